@@ -1,0 +1,20 @@
+package org.umberline.core.balance;
+
+/** Uneaten food, faeces and dead leaves lying in the tank. */
+public final class WasteSolids {
+  /** First-order mineralisation at 20 °C, per day. From memory, to be confirmed. */
+  private static final double MINERALISATION_AT_20_C = 0.12;
+
+  /** The rate doubles for each of these many °C. Common practice (Q10 of 2). */
+  private static final double DOUBLING_C = 10;
+
+  /** Share of the solids of a siphoned bed that the siphon takes. From memory. */
+  public static final double SIPHON_TAKES = 0.5;
+
+  private WasteSolids() {}
+
+  /** Mineralisation to ammonia and phosphate, per day. */
+  public static double mineralisationPerDay(double temperatureC) {
+    return MINERALISATION_AT_20_C * Math.pow(2, (temperatureC - 20) / DOUBLING_C);
+  }
+}

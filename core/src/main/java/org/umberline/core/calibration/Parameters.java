@@ -1,0 +1,187 @@
+package org.umberline.core.calibration;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.umberline.core.quantity.Nitrate;
+import org.umberline.core.quantity.Phosphate;
+import org.umberline.core.simulation.Multipliers;
+import org.umberline.core.simulation.Scenario;
+import org.umberline.core.simulation.TankState;
+import org.umberline.core.tank.Blend;
+import org.umberline.core.tank.Kit;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.SourceWater;
+import org.umberline.core.tank.TankModel;
+
+/**
+ * The unknowns of one tank, in one vector of standard normal coordinates: a coordinate of 0 is the
+ * prior's median, 1 is one standard deviation of the logarithm above it.
+ */
+final class Parameters {
+  /** The load is free to bend at knots this far apart, days. */
+  private static final int KNOT_DAYS = 28;
+
+  private static final double KNOT_SD = Priors.DRIFT_PER_ROOT_WEEK * Math.sqrt(KNOT_DAYS / 7.0);
+
+  private record Prior(String name, double median, double sd) {}
+
+  private final Scenario scenario;
+  private final List<Prior> priors = new ArrayList<>();
+  private final Multipliers multipliers;
+  private final int uptake;
+  private final int initialNitrogen;
+  private final int initialPhosphorus;
+  private final int[] waterNitrogen;
+  private final int[] waterPhosphorus;
+  private final Map<Kit, Integer> kitBias = new LinkedHashMap<>();
+  private final int firstBias;
+  private final int knots;
+  private final int nitrogenDrift;
+  private final int phosphorusDrift;
+
+  Parameters(Scenario scenario) {
+    this.scenario = scenario;
+    TankModel tank = scenario.tank();
+    multipliers = scenario.multipliers();
+    add("nitrogen load", 1, Priors.NITROGEN_LOAD_SD);
+    add("phosphorus load", 1, Priors.PHOSPHORUS_LOAD_SD);
+    uptake = scenario.plants() > 0 ? add("plant uptake", 1, Priors.UPTAKE_SD) : -1;
+    boolean fresh = tank.startedOn().map(day -> !day.isBefore(scenario.firstDay())).orElse(false);
+    Multipliers stated = scenario.multipliers();
+    initialNitrogen =
+        add(
+            "first nitrogen, mg N/L",
+            fresh
+                ? Math.max(nitrogenMgL(Priors.NEW_NITRATE_MG_L), mix(tank, stated.waterNitrogenMgL))
+                : nitrogenMgL(Priors.settledNitrateMgL(tank.water())),
+            fresh ? Priors.NEW_SD : Priors.SETTLED_SD);
+    initialPhosphorus =
+        add(
+            "first phosphorus, mg P/L",
+            fresh
+                ? Math.max(
+                    phosphorusMgL(Priors.NEW_PHOSPHATE_MG_L), mix(tank, stated.waterPhosphorusMgL))
+                : phosphorusMgL(Priors.settledPhosphateMgL(tank.water())),
+            fresh ? Priors.NEW_SD : Priors.SETTLED_SD);
+    int waters = tank.waters().size();
+    waterNitrogen = new int[waters];
+    waterPhosphorus = new int[waters];
+    for (int w = 0; w < waters; w++) {
+      SourceWater water = tank.waters().get(w);
+      waterNitrogen[w] =
+          water.nitrate().isPresent()
+              ? -1
+              : add(
+                  "nitrogen of " + water.id() + ", mg N/L",
+                  nitrogenMgL(Priors.UNKNOWN_WATER_NITRATE_MG_L),
+                  Priors.UNKNOWN_WATER_SD);
+      waterPhosphorus[w] =
+          water.phosphate().isPresent()
+              ? -1
+              : add(
+                  "phosphorus of " + water.id() + ", mg P/L",
+                  phosphorusMgL(Priors.UNKNOWN_WATER_PHOSPHATE_MG_L),
+                  Priors.UNKNOWN_WATER_SD);
+    }
+    knots = (scenario.asOfDay() + KNOT_DAYS - 1) / KNOT_DAYS;
+    nitrogenDrift = addDrift("nitrogen");
+    phosphorusDrift = addDrift("phosphorus");
+    firstBias = priors.size();
+    for (LogEntry.Test test : scenario.probes()) {
+      Kit kit = tank.kitOf(test);
+      if (!kitBias.containsKey(kit)) {
+        kitBias.put(kit, add("bias of " + kit.id(), 1, Math.max(0.01, kit.relativeError())));
+      }
+    }
+  }
+
+  private static double nitrogenMgL(double nitrateMgL) {
+    return new Nitrate(nitrateMgL).asNitrogen().mgPerLitre();
+  }
+
+  private static double phosphorusMgL(double phosphateMgL) {
+    return new Phosphate(phosphateMgL).asPhosphorus().mgPerLitre();
+  }
+
+  private static double mix(TankModel tank, double[] watersMgL) {
+    double sum = 0;
+    for (Blend.Part part : tank.changeWater().parts()) {
+      sum += part.share() * watersMgL[tank.waters().indexOf(tank.waterById(part.water()))];
+    }
+    return sum;
+  }
+
+  private int add(String name, double median, double sd) {
+    priors.add(new Prior(name, median, sd));
+    return priors.size() - 1;
+  }
+
+  private int addDrift(String element) {
+    int first = priors.size();
+    for (int k = 0; k < knots; k++) {
+      add(element + " load, " + (k + 1) * KNOT_DAYS + " days back", 1, KNOT_SD);
+    }
+    return first;
+  }
+
+  int size() {
+    return priors.size();
+  }
+
+  /** Coordinates from here on are kit biases, which no run depends on. */
+  int firstBias() {
+    return firstBias;
+  }
+
+  /** Index of the bias of the kit that read {@code test}. */
+  int biasOf(LogEntry.Test test) {
+    return kitBias.get(scenario.tank().kitOf(test));
+  }
+
+  /** The factor or concentration that coordinate {@code index} stands for. */
+  double value(double[] z, int index) {
+    Prior prior = priors.get(index);
+    return prior.median * Math.exp(prior.sd * z[index]);
+  }
+
+  /** Standard deviation of the logarithm of coordinate {@code index}. */
+  double sd(int index) {
+    return priors.get(index).sd;
+  }
+
+  /** Fills {@code target}, up to the as-of day, and {@code start} from the coordinates. */
+  void apply(double[] z, Multipliers target, TankState start) {
+    target.uptake = uptake < 0 ? 1 : value(z, uptake);
+    for (int w = 0; w < waterNitrogen.length; w++) {
+      target.waterNitrogenMgL[w] =
+          multipliers.waterNitrogenMgL[w] + (waterNitrogen[w] < 0 ? 0 : value(z, waterNitrogen[w]));
+      target.waterPhosphorusMgL[w] =
+          multipliers.waterPhosphorusMgL[w]
+              + (waterPhosphorus[w] < 0 ? 0 : value(z, waterPhosphorus[w]));
+    }
+    spreadLoad(z, value(z, 0), nitrogenDrift, target.nitrogenLoad);
+    spreadLoad(z, value(z, 1), phosphorusDrift, target.phosphorusLoad);
+    scenario.start(start, target, value(z, initialNitrogen), value(z, initialPhosphorus));
+  }
+
+  /** The load of each day, going back from the as-of day, straight between the knots. */
+  private void spreadLoad(double[] z, double now, int drift, double[] load) {
+    int day = scenario.asOfDay();
+    load[day] = now;
+    double later = now;
+    for (int k = 0; k < knots; k++) {
+      double earlier = later * value(z, drift + k);
+      for (int step = 1; step <= KNOT_DAYS && day > 0; step++) {
+        load[--day] = later + (earlier - later) * step / KNOT_DAYS;
+      }
+      later = earlier;
+    }
+  }
+
+  /** Multipliers of this scenario, to be filled by {@link #apply}. */
+  Multipliers fresh() {
+    return scenario.multipliers();
+  }
+}

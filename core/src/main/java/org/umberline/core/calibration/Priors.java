@@ -1,0 +1,48 @@
+package org.umberline.core.calibration;
+
+import org.umberline.core.tank.WaterKind;
+
+/**
+ * What is believed of a tank before its tests are seen. All are log-normal: a median and a standard
+ * deviation of the logarithm. Widths: from memory, to be confirmed by hindcasts.
+ */
+final class Priors {
+  /** Food is weighed badly and its label is a guess. */
+  static final double NITROGEN_LOAD_SD = 0.35;
+
+  /** Phosphorus in food is known worse than protein. */
+  static final double PHOSPHORUS_LOAD_SD = 0.5;
+
+  static final double UPTAKE_SD = 0.6;
+
+  /** Dissolved nitrogen at the first day of a log that starts late, mg/L NO3. */
+  static double settledNitrateMgL(WaterKind water) {
+    return water == WaterKind.MARINE ? 6 : 12;
+  }
+
+  /** Dissolved phosphorus at the first day of a log that starts late, mg/L PO4. */
+  static double settledPhosphateMgL(WaterKind water) {
+    return water == WaterKind.MARINE ? 0.08 : 0.5;
+  }
+
+  static final double SETTLED_SD = 1.2;
+
+  /** A new tank holds what its water brought, at least this much, mg/L NO3 and mg/L PO4. */
+  static final double NEW_NITRATE_MG_L = 0.5;
+
+  static final double NEW_PHOSPHATE_MG_L = 0.02;
+  static final double NEW_SD = 0.7;
+
+  /** A water nobody measured, mg/L NO3 and mg/L PO4. */
+  static final double UNKNOWN_WATER_NITRATE_MG_L = 1;
+
+  static final double UNKNOWN_WATER_PHOSPHATE_MG_L = 0.03;
+  static final double UNKNOWN_WATER_SD = 1.2;
+
+  /**
+   * The load wanders: standard deviation of its logarithm per square root of a week (science.md 5).
+   */
+  static final double DRIFT_PER_ROOT_WEEK = 0.04;
+
+  private Priors() {}
+}

@@ -1,0 +1,202 @@
+package org.umberline.core.calibration;
+
+import java.util.List;
+import org.hipparchus.special.Erf;
+import org.hipparchus.util.FastMath;
+import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.Kit;
+import org.umberline.core.tank.KitMethod;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.Qualifier;
+
+/**
+ * How likely one reading is for a given true concentration: an interval between the neighbouring
+ * steps' midpoints for a colour card, one-sided for below and above range, normal on the reading
+ * otherwise. Concentrations are in the analyte's standard unit.
+ */
+public final class TestLikelihood {
+  /** How a reading was used. */
+  public enum Use {
+    EXACT,
+    BETWEEN,
+    BELOW,
+    ABOVE
+  }
+
+  /**
+   * Chance that a reading tells nothing: the wrong vial, a stale reagent, a slip of the pen. It
+   * keeps one contradictory test from swinging everything. From memory, to be confirmed.
+   */
+  private static final double BLUNDER = 0.03;
+
+  private static final double SMALLEST = 1e-280;
+
+  private final Use use;
+  private final double perStandard;
+  private final double low;
+  private final double high;
+  private final double lowBlur;
+  private final double highBlur;
+  private final double blunderDensity;
+
+  /** The likelihood of {@code test} as read with {@code kit}. */
+  public static TestLikelihood of(LogEntry.Test test, Kit kit) {
+    // A test's own unit wins over its kit's; the kit's steps and errors are in the kit's unit.
+    double kitPerStandard = 1 / kit.unit().standardPerUnit();
+    double value = test.standardValue() * kitPerStandard;
+    double blunderRange = blunderRange(test.analyte()) * kitPerStandard;
+    if (test.qualifier() != Qualifier.EQUAL) {
+      double blur = error(kit, value);
+      boolean below = test.qualifier() == Qualifier.BELOW;
+      return new TestLikelihood(
+          below ? Use.BELOW : Use.ABOVE,
+          kitPerStandard,
+          below ? Double.NEGATIVE_INFINITY : value,
+          below ? value : Double.POSITIVE_INFINITY,
+          blur,
+          blur,
+          0.5);
+    }
+    if (kit.method() == KitMethod.COLOUR_CARD && kit.steps().size() > 1) {
+      List<Double> steps = kit.steps();
+      int step = nearest(steps, value);
+      double low =
+          step == 0 ? Double.NEGATIVE_INFINITY : (steps.get(step - 1) + steps.get(step)) / 2;
+      double high =
+          step == steps.size() - 1
+              ? Double.POSITIVE_INFINITY
+              : (steps.get(step) + steps.get(step + 1)) / 2;
+      return new TestLikelihood(
+          Use.BETWEEN,
+          kitPerStandard,
+          low,
+          high,
+          edgeError(kit, low),
+          edgeError(kit, high),
+          1.0 / steps.size());
+    }
+    double blur = error(kit, value);
+    return new TestLikelihood(
+        Use.EXACT, kitPerStandard, value, value, blur, blur, 1 / blunderRange);
+  }
+
+  private TestLikelihood(
+      Use use,
+      double perStandard,
+      double low,
+      double high,
+      double lowBlur,
+      double highBlur,
+      double blunderDensity) {
+    this.use = use;
+    this.perStandard = perStandard;
+    this.low = low;
+    this.high = high;
+    this.lowBlur = lowBlur;
+    this.highBlur = highBlur;
+    this.blunderDensity = blunderDensity;
+  }
+
+  private static int nearest(List<Double> steps, double value) {
+    int nearest = 0;
+    for (int i = 1; i < steps.size(); i++) {
+      if (Math.abs(steps.get(i) - value) < Math.abs(steps.get(nearest) - value)) {
+        nearest = i;
+      }
+    }
+    return nearest;
+  }
+
+  /** One standard deviation of a reading of {@code value}, in the kit's unit. */
+  static double error(Kit kit, double value) {
+    double relative = kit.relativeError() * value;
+    double rounding = kit.resolution().orElse(0) / Math.sqrt(12);
+    double least = leastError(kit.analyte()) / kit.unit().standardPerUnit();
+    return Math.max(
+        least,
+        Math.sqrt(
+            kit.absoluteError() * kit.absoluteError() + relative * relative + rounding * rounding));
+  }
+
+  private static double edgeError(Kit kit, double edge) {
+    if (Double.isInfinite(edge)) {
+      return 1;
+    }
+    // A card's step 0 is blurred by a tenth of its next step.
+    double zeroBlur = 0.1 * (kit.steps().get(1) - kit.steps().get(0));
+    return Math.max(error(kit, edge), zeroBlur);
+  }
+
+  /** No reading is better than this, in the analyte's standard unit. From memory. */
+  private static double leastError(Analyte analyte) {
+    return analyte == Analyte.PHOSPHATE ? 0.005 : 0.1;
+  }
+
+  /** A blunder may show anything up to this, in the analyte's standard unit. From memory. */
+  private static double blunderRange(Analyte analyte) {
+    return analyte == Analyte.PHOSPHATE ? 3 : 100;
+  }
+
+  public Use use() {
+    return use;
+  }
+
+  /** Lower end of what the reading means, in the standard unit; 0 when open. */
+  public double lowest() {
+    double end = use == Use.EXACT ? low - lowBlur : low;
+    return Double.isInfinite(end) || end < 0 ? 0 : end / perStandard;
+  }
+
+  /** Upper end of what the reading means, in the standard unit; infinite when open. */
+  public double highest() {
+    return (use == Use.EXACT ? high + highBlur : high) / perStandard;
+  }
+
+  /**
+   * Logarithm of the likelihood at {@code shown}, the true concentration times the kit's bias, in
+   * the standard unit.
+   */
+  double logLikelihood(double shown) {
+    double reading = shown * perStandard;
+    double likelihood;
+    if (use == Use.EXACT) {
+      double z = (reading - low) / lowBlur;
+      likelihood = FastMath.exp(-0.5 * z * z) / (lowBlur * Math.sqrt(2 * Math.PI));
+    } else {
+      likelihood = cumulative((high - reading) / highBlur) - cumulative((low - reading) / lowBlur);
+    }
+    return FastMath.log(Math.max(SMALLEST, (1 - BLUNDER) * likelihood + BLUNDER * blunderDensity));
+  }
+
+  /**
+   * A parabola in place of the log-likelihood, with the same centre and width: it has a slope
+   * everywhere, and so leads a search that starts far away.
+   */
+  double roughLogLikelihood(double shown) {
+    double reading = shown * perStandard;
+    if (use == Use.EXACT) {
+      return square((reading - low) / lowBlur);
+    }
+    if (Double.isInfinite(low)) {
+      return reading > high ? square((reading - high) / highBlur) : 0;
+    }
+    if (Double.isInfinite(high)) {
+      return reading < low ? square((reading - low) / lowBlur) : 0;
+    }
+    double width = high - low;
+    double variance = width * width / 12 + lowBlur * highBlur;
+    return square((reading - (low + high) / 2) / Math.sqrt(variance));
+  }
+
+  private static double square(double z) {
+    return -0.5 * z * z;
+  }
+
+  /** The standard normal distribution, open ends included. */
+  private static double cumulative(double z) {
+    if (Double.isInfinite(z)) {
+      return z > 0 ? 1 : 0;
+    }
+    return 0.5 * Erf.erfc(-z / Math.sqrt(2));
+  }
+}

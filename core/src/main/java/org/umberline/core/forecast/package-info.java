@@ -1,0 +1,2 @@
+/** Draws carried into the days ahead: bands and crossings. */
+package org.umberline.core.forecast;

@@ -1,0 +1,227 @@
+package org.umberline.core.planning;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.OptionalDouble;
+import org.umberline.core.calibration.Posterior;
+import org.umberline.core.calibration.Quantiles;
+import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.simulation.PlannedChanges;
+import org.umberline.core.simulation.Scenario;
+import org.umberline.core.simulation.TankSimulator;
+import org.umberline.core.simulation.TankState;
+import org.umberline.core.simulation.Trace;
+import org.umberline.core.tank.Lines;
+
+/** Counts how many draws stay within the lines under a plan of changes. Not thread-safe. */
+final class LineKeeping {
+  /**
+   * Shares of the draws.
+   *
+   * @param within that stay within every line
+   * @param underCeilings that stay under both ceilings, whatever the floors
+   * @param nitrateOver that pass the nitrate ceiling; the others likewise
+   */
+  record Kept(
+      double within,
+      double underCeilings,
+      double nitrateOver,
+      double phosphateOver,
+      double nitrateUnder,
+      double phosphateUnder) {}
+
+  /** Medians over the draws of each draw's most and least, mg/L of the ion. */
+  record Range(
+      double nitratePeak, double nitrateTrough, double phosphatePeak, double phosphateTrough) {}
+
+  private final Posterior posterior;
+  private final Scenario scenario;
+  private final TankSimulator simulator;
+  private final TankState state;
+  private final Trace trace;
+  private final int first;
+  private final int days;
+  private final double nitrogenCeiling;
+  private final double nitrogenFloor;
+  private final double phosphorusCeiling;
+  private final double phosphorusFloor;
+
+  LineKeeping(Posterior posterior, Lines lines, int days) {
+    this.posterior = posterior;
+    scenario = posterior.scenario();
+    simulator = new TankSimulator(scenario);
+    state = new TankState(scenario.plants());
+    trace = new Trace(scenario);
+    first = scenario.asOfDay() + 1;
+    this.days = days;
+    nitrogenCeiling = ceiling(Nutrient.NITRATE, lines);
+    phosphorusCeiling = ceiling(Nutrient.PHOSPHATE, lines);
+    nitrogenFloor = floor(Nutrient.NITRATE, lines);
+    phosphorusFloor = floor(Nutrient.PHOSPHATE, lines);
+  }
+
+  private static double ceiling(Nutrient nutrient, Lines lines) {
+    OptionalDouble ceiling = nutrient.line(lines).ceilingMgL();
+    return ceiling.isPresent() ? nutrient.element(ceiling.getAsDouble()) : Double.POSITIVE_INFINITY;
+  }
+
+  private static double floor(Nutrient nutrient, Lines lines) {
+    return nutrient.element(nutrient.line(lines).floorMgL().orElse(0));
+  }
+
+  int draws() {
+    return posterior.draws().size();
+  }
+
+  /** Whether any ceiling is drawn; without one nothing is ever crossed. */
+  boolean hasCeiling() {
+    return Double.isFinite(nitrogenCeiling) || Double.isFinite(phosphorusCeiling);
+  }
+
+  /**
+   * Runs the first {@code draws} draws over the horizon.
+   *
+   * @param judgedFrom day ahead from which the lines are judged, 0 being the day after as-of
+   * @param giveUpBelow stops early once the share under the ceilings cannot reach this; the result
+   *     then only says that it is less
+   */
+  Kept kept(PlannedChanges planned, int judgedFrom, int draws, double giveUpBelow) {
+    int within = 0;
+    int underCeilings = 0;
+    int[] broken = new int[4];
+    int seen = 0;
+    for (int i = 0; i < draws; i++) {
+      run(i, planned);
+      seen++;
+      boolean nitrogenOver = false;
+      boolean phosphorusOver = false;
+      boolean nitrogenUnder = false;
+      boolean phosphorusUnder = false;
+      for (int day = first + judgedFrom; day < first + days; day++) {
+        nitrogenOver |= trace.nitrogenHigh[day] > nitrogenCeiling;
+        phosphorusOver |= trace.phosphorusHigh[day] > phosphorusCeiling;
+        nitrogenUnder |= trace.nitrogenLow[day] < nitrogenFloor;
+        phosphorusUnder |= trace.phosphorusLow[day] < phosphorusFloor;
+      }
+      broken[0] += nitrogenOver ? 1 : 0;
+      broken[1] += phosphorusOver ? 1 : 0;
+      broken[2] += nitrogenUnder ? 1 : 0;
+      broken[3] += phosphorusUnder ? 1 : 0;
+      boolean under = !nitrogenOver && !phosphorusOver;
+      underCeilings += under ? 1 : 0;
+      within += under && !nitrogenUnder && !phosphorusUnder ? 1 : 0;
+      if (seen - underCeilings > (1 - giveUpBelow) * draws + 1e-9) {
+        break;
+      }
+    }
+    double all = seen;
+    return new Kept(
+        within / all,
+        underCeilings / all,
+        broken[0] / all,
+        broken[1] / all,
+        broken[2] / all,
+        broken[3] / all);
+  }
+
+  private void run(int draw, PlannedChanges planned) {
+    Posterior.Draw drawn = posterior.draws().get(draw);
+    state.set(drawn.state());
+    simulator.run(state, first, first + days, drawn.multipliers(), planned, trace);
+  }
+
+  /** Share of the draws under both ceilings just after the last change of {@code planned}. */
+  double underCeilingsAfter(PlannedChanges planned, int daysAhead, int draws) {
+    int under = 0;
+    for (int i = 0; i < draws; i++) {
+      runShort(i, planned, daysAhead);
+      under +=
+          state.nitrogenMg() / scenario.volumeL() <= nitrogenCeiling
+                  && state.phosphorusMg() / scenario.volumeL() <= phosphorusCeiling
+              ? 1
+              : 0;
+    }
+    return under / (double) draws;
+  }
+
+  private void runShort(int draw, PlannedChanges planned, int daysAhead) {
+    Posterior.Draw drawn = posterior.draws().get(draw);
+    state.set(drawn.state());
+    simulator.run(state, first, first + daysAhead, drawn.multipliers(), planned, trace);
+  }
+
+  /** Median nitrate and phosphate, mg/L of the ion, {@code daysAhead} days from the as-of day. */
+  double[] mediansAfter(PlannedChanges planned, int daysAhead) {
+    double[][] sample = new double[2][draws()];
+    for (int i = 0; i < draws(); i++) {
+      runShort(i, planned, daysAhead);
+      sample[0][i] = state.nitrogenMg() / scenario.volumeL();
+      sample[1][i] = state.phosphorusMg() / scenario.volumeL();
+    }
+    return new double[] {
+      median(Nutrient.NITRATE, sample[0]), median(Nutrient.PHOSPHATE, sample[1])
+    };
+  }
+
+  /** Medians of the most and the least over the days judged. */
+  Range range(PlannedChanges planned, int judgedFrom) {
+    double[][] sample = new double[4][draws()];
+    for (int i = 0; i < draws(); i++) {
+      run(i, planned);
+      sample[1][i] = Double.POSITIVE_INFINITY;
+      sample[3][i] = Double.POSITIVE_INFINITY;
+      for (int day = first + judgedFrom; day < first + days; day++) {
+        sample[0][i] = Math.max(sample[0][i], trace.nitrogenHigh[day]);
+        sample[1][i] = Math.min(sample[1][i], trace.nitrogenLow[day]);
+        sample[2][i] = Math.max(sample[2][i], trace.phosphorusHigh[day]);
+        sample[3][i] = Math.min(sample[3][i], trace.phosphorusLow[day]);
+      }
+    }
+    return new Range(
+        median(Nutrient.NITRATE, sample[0]),
+        median(Nutrient.NITRATE, sample[1]),
+        median(Nutrient.PHOSPHATE, sample[2]),
+        median(Nutrient.PHOSPHATE, sample[3]));
+  }
+
+  private static double median(Nutrient nutrient, double[] sample) {
+    Quantiles.sort(sample);
+    return nutrient.ion(Quantiles.of(sample, 0.5));
+  }
+
+  /**
+   * How many days ahead both ceilings hold in at least {@code confidence} of the draws: 0 when not
+   * even the day after as-of, the horizon when all of it.
+   */
+  int daysHeld(PlannedChanges planned, double confidence) {
+    int[] firstOver = new int[draws()];
+    for (int i = 0; i < draws(); i++) {
+      run(i, planned);
+      firstOver[i] = days;
+      for (int day = 0; day < days; day++) {
+        if (trace.nitrogenHigh[first + day] > nitrogenCeiling
+            || trace.phosphorusHigh[first + day] > phosphorusCeiling) {
+          firstOver[i] = day;
+          break;
+        }
+      }
+    }
+    Arrays.sort(firstOver);
+    // the most draws that may have crossed
+    int allowed = (int) Math.floor((1 - confidence) * draws() + 1e-9);
+    return firstOver[Math.min(allowed, draws() - 1)];
+  }
+
+  /** Share of the draws above a ceiling at the end of the as-of day. */
+  double overNow() {
+    List<Posterior.Draw> draws = posterior.draws();
+    long over =
+        draws.stream()
+            .filter(
+                d ->
+                    d.state().nitrogenMg() / scenario.volumeL() > nitrogenCeiling
+                        || d.state().phosphorusMg() / scenario.volumeL() > phosphorusCeiling)
+            .count();
+    return over / (double) draws.size();
+  }
+}

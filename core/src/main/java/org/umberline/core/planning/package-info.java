@@ -1,0 +1,2 @@
+/** Water-change solver, recovery and other levers. */
+package org.umberline.core.planning;

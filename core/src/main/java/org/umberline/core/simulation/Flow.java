@@ -1,0 +1,29 @@
+package org.umberline.core.simulation;
+
+/**
+ * The named ways by which nitrogen and phosphorus enter and leave a tank. Everything that enters
+ * leaves by one of them or is still there.
+ */
+public enum Flow {
+  FOOD(true),
+  TOP_OFF_WATER(true),
+  CHANGE_WATER(true),
+  FERTILISER(true),
+  ANIMALS(true),
+  PLANTS_PUT_IN(true),
+  GROWTH_OF_ANIMALS(false),
+  WATER_TAKEN_OUT(false),
+  SIPHONED(false),
+  PLANTS_TAKEN_OUT(false);
+
+  private final boolean in;
+
+  Flow(boolean in) {
+    this.in = in;
+  }
+
+  /** Whether the flow brings in; otherwise it takes out. */
+  public boolean in() {
+    return in;
+  }
+}

@@ -1,0 +1,38 @@
+package org.umberline.core.simulation;
+
+import java.util.List;
+
+/**
+ * Water changes still to come: the time of each in days from the scenario's start, and its share.
+ */
+public record PlannedChanges(double[] time, double[] fraction) {
+  public static final PlannedChanges NONE = new PlannedChanges(new double[0], new double[0]);
+
+  /** Time of day of a planned change, as a share of the day. */
+  public static final double NOON = 0.5;
+
+  public PlannedChanges {
+    if (time.length != fraction.length) {
+      throw new IllegalArgumentException("as many fractions as times are needed");
+    }
+  }
+
+  /**
+   * The same {@code fraction} at noon of each of {@code days}, counted from the scenario's start.
+   */
+  public static PlannedChanges atNoon(List<Integer> days, double fraction) {
+    double[] time = days.stream().mapToDouble(day -> day + NOON).toArray();
+    double[] fractions = new double[time.length];
+    java.util.Arrays.fill(fractions, fraction);
+    return new PlannedChanges(time, fractions);
+  }
+
+  /** These changes and then {@code later}, which must not begin before these end. */
+  public PlannedChanges then(PlannedChanges later) {
+    double[] times = java.util.Arrays.copyOf(time, time.length + later.time.length);
+    double[] fractions = java.util.Arrays.copyOf(fraction, times.length);
+    System.arraycopy(later.time, 0, times, time.length, later.time.length);
+    System.arraycopy(later.fraction, 0, fractions, fraction.length, later.fraction.length);
+    return new PlannedChanges(times, fractions);
+  }
+}

@@ -1,0 +1,19 @@
+package org.umberline.core.tank;
+
+/** What carries the organic carbon that is dosed. Ethanol is 40 % by volume. */
+public enum CarbonSource implements Term {
+  ETHANOL_40("ethanol-40"),
+  SUGAR("sugar"),
+  VINEGAR("vinegar");
+
+  private final String term;
+
+  CarbonSource(String term) {
+    this.term = term;
+  }
+
+  @Override
+  public String term() {
+    return term;
+  }
+}

@@ -1,0 +1,18 @@
+package org.umberline.core.tank;
+
+import java.util.OptionalDouble;
+
+/**
+ * A food. Percents are of the mass as fed.
+ *
+ * @param rinsed thawed and strained, the juice thrown away
+ */
+public record Food(
+    String id,
+    String name,
+    FoodForm form,
+    double proteinPercent,
+    double phosphorusPercent,
+    double moisturePercent,
+    OptionalDouble servingG,
+    boolean rinsed) {}

@@ -1,0 +1,34 @@
+package org.umberline.core.tank;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+
+/** What the keeper means to do from now on: this share of the net volume, this often. */
+public record Routine(double fraction, double everyDays, LocalDate nextOn) {
+  public Routine {
+    if (!(fraction > 0 && fraction <= 1)) {
+      throw new IllegalArgumentException("fraction is " + fraction + "; allowed: over 0, up to 1");
+    }
+    if (!(everyDays >= 0.5 && everyDays <= 365)) {
+      throw new IllegalArgumentException("everyDays is " + everyDays + "; allowed: 0.5 to 365");
+    }
+  }
+
+  /**
+   * The days of the rhythm after {@code day}, up to {@code last}. A rhythm of half days alternates,
+   * 3.5 days being 3 and 4 by turns.
+   */
+  public List<LocalDate> daysAfter(LocalDate day, LocalDate last) {
+    List<LocalDate> days = new ArrayList<>();
+    for (int k = 0; ; k++) {
+      LocalDate next = nextOn.plusDays((long) Math.floor(k * everyDays));
+      if (next.isAfter(last)) {
+        return days;
+      }
+      if (next.isAfter(day)) {
+        days.add(next);
+      }
+    }
+  }
+}

@@ -1,0 +1,157 @@
+package org.umberline.core.tank;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.function.Function;
+
+/**
+ * One tank with everything the computation needs. The log is in the order of its instants; every id
+ * that is referred to exists.
+ */
+public record TankModel(
+    String name,
+    WaterKind water,
+    double netVolumeL,
+    OptionalDouble surfaceAreaCm2,
+    double temperatureC,
+    double pH,
+    OptionalDouble alkalinityDkh,
+    double salinityPpt,
+    Optional<LocalDate> startedOn,
+    ZoneId timeZone,
+    Substrate substrate,
+    Lines lines,
+    Limits limits,
+    List<SourceWater> waters,
+    Blend changeWater,
+    TopOff topOff,
+    List<Food> foods,
+    List<Feeding> feeding,
+    List<Livestock> livestock,
+    List<PlantStand> plants,
+    List<ExportMethod> exports,
+    List<Fertiliser> fertilisers,
+    List<Dosing> dosing,
+    List<Kit> kits,
+    Optional<Routine> routine,
+    List<LogEntry> log) {
+  /** Temperature of a tank that states none, °C. Common practice, no source. */
+  public static final double DEFAULT_TEMPERATURE_C = 25;
+
+  public TankModel {
+    waters = List.copyOf(waters);
+    foods = List.copyOf(foods);
+    feeding = List.copyOf(feeding);
+    livestock = List.copyOf(livestock);
+    plants = List.copyOf(plants);
+    exports = List.copyOf(exports);
+    fertilisers = List.copyOf(fertilisers);
+    dosing = List.copyOf(dosing);
+    kits = List.copyOf(kits);
+    log = log.stream().sorted(Comparator.comparing((LogEntry e) -> e.at().toInstant())).toList();
+  }
+
+  /** pH of a tank that states none. Common practice, no source. */
+  public static double defaultPH(WaterKind water) {
+    return water == WaterKind.MARINE ? 8.1 : 7.5;
+  }
+
+  /** Salinity of a tank that states none, ppt. Common practice, no source. */
+  public static double defaultSalinityPpt(WaterKind water) {
+    return switch (water) {
+      case FRESHWATER -> 0;
+      case BRACKISH -> 12;
+      case MARINE -> 35;
+    };
+  }
+
+  /** Bottom of a tank that states none. Common practice, no source. */
+  public static SubstrateKind defaultSubstrate(WaterKind water) {
+    return water == WaterKind.MARINE ? SubstrateKind.MARINE_ROCK_AND_SAND : SubstrateKind.GRAVEL;
+  }
+
+  public SourceWater waterById(String id) {
+    return byId(waters, SourceWater::id, id);
+  }
+
+  public Food foodById(String id) {
+    return byId(foods, Food::id, id);
+  }
+
+  public Fertiliser fertiliserById(String id) {
+    return byId(fertilisers, Fertiliser::id, id);
+  }
+
+  public Kit kitById(String id) {
+    return byId(kits, Kit::id, id);
+  }
+
+  /** The kit a test was read with, or what is assumed of an unnamed one. */
+  public Kit kitOf(LogEntry.Test test) {
+    return test.kit().map(this::kitById).orElseGet(() -> Kit.unnamed(test.analyte()));
+  }
+
+  /** The day of {@code instant} in the tank's time zone. */
+  public LocalDate dayOf(Instant instant) {
+    return instant.atZone(timeZone).toLocalDate();
+  }
+
+  /** The tank with its log as it was known at {@code instant}. */
+  public TankModel knownAt(Instant instant) {
+    return withLog(log.stream().filter(e -> !e.at().toInstant().isAfter(instant)).toList());
+  }
+
+  public TankModel withLog(List<LogEntry> entries) {
+    return with(lines, routine, entries);
+  }
+
+  public TankModel withRoutine(Optional<Routine> changed) {
+    return with(lines, changed, log);
+  }
+
+  public TankModel withLines(Lines changed) {
+    return with(changed, routine, log);
+  }
+
+  private TankModel with(Lines newLines, Optional<Routine> newRoutine, List<LogEntry> newLog) {
+    return new TankModel(
+        name,
+        water,
+        netVolumeL,
+        surfaceAreaCm2,
+        temperatureC,
+        pH,
+        alkalinityDkh,
+        salinityPpt,
+        startedOn,
+        timeZone,
+        substrate,
+        newLines,
+        limits,
+        waters,
+        changeWater,
+        topOff,
+        foods,
+        feeding,
+        livestock,
+        plants,
+        exports,
+        fertilisers,
+        dosing,
+        kits,
+        newRoutine,
+        newLog);
+  }
+
+  private static <T> T byId(List<T> all, Function<T, String> idOf, String id) {
+    return all.stream()
+        .filter(item -> idOf.apply(item).equals(id))
+        .findFirst()
+        .orElseThrow(() -> new IllegalArgumentException("nothing has the id " + id));
+  }
+}

@@ -1,0 +1,321 @@
+package org.umberline.core.simulation;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import org.hipparchus.ode.ODEState;
+import org.hipparchus.ode.OrdinaryDifferentialEquation;
+import org.hipparchus.ode.nonstiff.DormandPrince853Integrator;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.umberline.core.TankBuilder;
+import org.umberline.core.balance.FeedNutrients;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.PlantKind;
+import org.umberline.core.tank.Span;
+import org.umberline.core.tank.Stage;
+import org.umberline.core.tank.TankModel;
+
+class TankSimulatorTest {
+  private static final LocalDate START = TankBuilder.START;
+
+  private record Run(Scenario scenario, TankState state, Trace trace) {}
+
+  private static Run run(
+      TankModel tank, int days, double nitrogenMgL, double phosphorusMgL, PlannedChanges planned) {
+    Scenario scenario = Scenario.of(tank, START, START.plusDays(days - 1), 0);
+    Multipliers multipliers = scenario.multipliers();
+    TankState state = new TankState(scenario.plants());
+    scenario.start(state, multipliers, nitrogenMgL, phosphorusMgL);
+    Trace trace = new Trace(scenario);
+    new TankSimulator(scenario).run(state, 0, days, multipliers, planned, trace);
+    return new Run(scenario, state, trace);
+  }
+
+  // ------------------------------------------------------------------ conservation
+
+  @ParameterizedTest
+  @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15, 16, 17, 18, 19, 20})
+  void whatEntersLeavesByANamedWayOrIsStillThere(long seed) {
+    Random random = new Random(seed);
+    TankModel tank = randomTank(random);
+    Scenario scenario = Scenario.of(tank, START, START.plusDays(59), 30);
+    Multipliers multipliers = scenario.multipliers();
+    multipliers.uptake = 0.3 + 3 * random.nextDouble();
+    for (int day = 0; day < scenario.days(); day++) {
+      multipliers.nitrogenLoad[day] = 0.5 + random.nextDouble();
+      multipliers.phosphorusLoad[day] = 0.5 + random.nextDouble();
+    }
+    TankState state = new TankState(scenario.plants());
+    scenario.start(state, multipliers, 5 * random.nextDouble(), random.nextDouble());
+    double nitrogenBefore = nitrogenIn(scenario, state);
+    double phosphorusBefore = phosphorusIn(scenario, state);
+    PlannedChanges planned =
+        PlannedChanges.atNoon(List.of(62, 65, 80), 0.1 + 0.8 * random.nextDouble());
+    TankSimulator simulator = new TankSimulator(scenario);
+    Trace trace = new Trace(scenario);
+    for (int day = 0; day < scenario.days(); day++) {
+      simulator.run(state, day, day + 1, multipliers, planned, trace);
+      assertThat(state.nitrogenMg()).isNotNegative();
+      assertThat(state.phosphorusMg()).isNotNegative();
+      assertThat(state.wasteNitrogenMg()).isNotNegative();
+      assertThat(state.wastePhosphorusMg()).isNotNegative();
+      for (int j = 0; j < scenario.plants(); j++) {
+        assertThat(state.plantDryG(j)).isNotNegative();
+      }
+    }
+    double nitrogenNet = 0;
+    double phosphorusNet = 0;
+    double nitrogenThrough = nitrogenBefore;
+    double phosphorusThrough = phosphorusBefore;
+    for (Flow flow : Flow.values()) {
+      int sign = flow.in() ? 1 : -1;
+      nitrogenNet += sign * state.nitrogenMg(flow);
+      phosphorusNet += sign * state.phosphorusMg(flow);
+      nitrogenThrough += state.nitrogenMg(flow);
+      phosphorusThrough += state.phosphorusMg(flow);
+    }
+    assertThat(nitrogenIn(scenario, state))
+        .isEqualTo(nitrogenBefore + nitrogenNet, within(1e-9 * nitrogenThrough));
+    assertThat(phosphorusIn(scenario, state))
+        .isEqualTo(phosphorusBefore + phosphorusNet, within(1e-9 * phosphorusThrough));
+  }
+
+  private static double nitrogenIn(Scenario scenario, TankState state) {
+    return state.nitrogenMg() + state.wasteNitrogenMg() + scenario.plantNitrogenMg(state);
+  }
+
+  private static double phosphorusIn(Scenario scenario, TankState state) {
+    return state.phosphorusMg() + state.wastePhosphorusMg() + scenario.plantPhosphorusMg(state);
+  }
+
+  private static TankModel randomTank(Random random) {
+    TankBuilder builder =
+        new TankBuilder()
+            .volumeL(10 + 300 * random.nextDouble())
+            .water("tap", 20 * random.nextDouble(), random.nextDouble())
+            .changeWater("tap")
+            .topOff("tap", 2 * random.nextDouble())
+            .ration(random.nextDouble())
+            .animals(1 + 50 * random.nextDouble(), Stage.values()[random.nextInt(3)])
+            .dosing(random.nextInt(3));
+    PlantKind[] kinds = PlantKind.values();
+    for (int j = 0; j < 1 + random.nextInt(3); j++) {
+      LocalDate from = START.plusDays(random.nextInt(60) - 30);
+      Optional<LocalDate> to =
+          random.nextBoolean() ? Optional.empty() : Optional.of(from.plusDays(random.nextInt(60)));
+      double wet = 1 + 200 * random.nextDouble();
+      builder.plant("p" + j, kinds[random.nextInt(kinds.length)], wet, 2 * wet, new Span(from, to));
+    }
+    for (int i = 0; i < 40; i++) {
+      double day = 60 * random.nextDouble();
+      switch (random.nextInt(6)) {
+        case 0 -> builder.change(day, 10 * random.nextDouble());
+        case 1 -> builder.log(new LogEntry.Harvest(TankBuilder.at(day), "p0", 30, ""));
+        case 2 -> builder.log(new LogEntry.Feed(TankBuilder.at(day), "dry", 1, ""));
+        case 3 -> builder.log(new LogEntry.Death(TankBuilder.at(day), 3, 30, ""));
+        case 4 -> builder.log(new LogEntry.Fast(TankBuilder.at(day), 3, ""));
+        default -> builder.log(new LogEntry.Dose(TankBuilder.at(day), "mix", 2, ""));
+      }
+    }
+    return builder.build();
+  }
+
+  // ------------------------------------------------------------------ dilution
+
+  /** n changes of f leave (1 - f)^n: mass balance; three thirds renew 70 %, two quarters 44 %. */
+  @ParameterizedTest
+  @CsvSource({"3, 0.333333333333, 0.70", "2, 0.25, 0.44", "10, 0.1, 0.65", "1, 1, 1"})
+  void repeatedChangesDiluteByThePower(int changes, double fraction, double renewed) {
+    TankBuilder builder = new TankBuilder().startedOn(START);
+    for (int i = 0; i < changes; i++) {
+      builder.change(i + 0.5, 100 * fraction);
+    }
+    Run run = run(builder.build(), changes, 10, 2, PlannedChanges.NONE);
+    assertThat(run.state.nitrogenMg() / 1000)
+        .isEqualTo(Math.pow(1 - fraction, changes), within(1e-12));
+    assertThat(run.state.phosphorusMg() / 200)
+        .isEqualTo(Math.pow(1 - fraction, changes), within(1e-12));
+    assertThat(1 - run.state.nitrogenMg() / 1000).isEqualTo(renewed, within(0.006));
+  }
+
+  // ------------------------------------------------------------------ steady state
+
+  /** Closed forms of a periodic mass balance: peak c + rT/f, trough c + rT(1 - f)/f. */
+  @ParameterizedTest
+  @CsvSource({"0.1, 7", "0.25, 7", "0.5, 14", "0.3, 3"})
+  void steadyPeakAndTroughAgreeWithTheClosedForms(double fraction, int every) {
+    double sourceNitrogen = 8 / 4.4268;
+    TankModel tank = new TankBuilder().water("tap", 8, 0).changeWater("tap").dosing(20).build();
+    double netPerDay = 20 * 10 / 4.4268 / 100;
+    int days = 140 * every;
+    List<Integer> changeDays = new ArrayList<>();
+    for (int day = 0; day < days; day += every) {
+      changeDays.add(day);
+    }
+    Run run = run(tank, days, 5, 1, PlannedChanges.atNoon(changeDays, fraction));
+    int last = changeDays.get(changeDays.size() - 1);
+    assertThat(run.trace.nitrogenHigh[last])
+        .isEqualTo(sourceNitrogen + netPerDay * every / fraction, within(1e-3));
+    assertThat(run.trace.nitrogenLow[last])
+        .isEqualTo(sourceNitrogen + netPerDay * every * (1 - fraction) / fraction, within(1e-3));
+  }
+
+  // ------------------------------------------------------------------ against an integrator
+
+  /**
+   * The same rates, integrated by Hipparchus' Dormand-Prince 8(5,3) to 1e-12: the error must stay
+   * under 0.1 % of each state's range, in a rich tank and in one where plants live from hand to
+   * mouth.
+   */
+  @ParameterizedTest
+  @CsvSource({"1.0, 5, 100", "0.02, 60, 100", "0.3, 300, 40"})
+  void steppingAgreesWithDormandPrince(double grams, double plantWetG, double volume) {
+    TankModel tank =
+        new TankBuilder()
+            .volumeL(volume)
+            .startedOn(START)
+            .ration(grams)
+            .plant("fern", PlantKind.FLOATING, plantWetG, 3 * plantWetG, TankBuilder.always())
+            .plant("moss", PlantKind.MOSS, 20, 80, TankBuilder.always())
+            .build();
+    int days = 60;
+    Run run = run(tank, days, 4, 0.5, PlannedChanges.NONE);
+    FeedNutrients food = run.scenario.foodOf(0);
+    OrdinaryDifferentialEquation rates =
+        new OrdinaryDifferentialEquation() {
+          @Override
+          public int getDimension() {
+            return 6;
+          }
+
+          @Override
+          public double[] computeDerivatives(double t, double[] y) {
+            return derivatives(run.scenario, food, y);
+          }
+        };
+    double[] start = {
+      4 * volume,
+      0.5 * volume,
+      0,
+      0,
+      plantWetG * PlantKind.FLOATING.dryMatterPercent() / 100,
+      20 * PlantKind.MOSS.dryMatterPercent() / 100
+    };
+    DormandPrince853Integrator integrator = new DormandPrince853Integrator(1e-9, 0.5, 1e-12, 1e-12);
+    double[] least = start.clone();
+    double[] most = start.clone();
+    double[][] theirs = new double[days][];
+    double[] y = start.clone();
+    for (int day = 0; day < days; day++) {
+      y = integrator.integrate(rates, new ODEState(day, y), day + 1).getPrimaryState();
+      theirs[day] = y.clone();
+      for (int i = 0; i < 6; i++) {
+        least[i] = Math.min(least[i], y[i]);
+        most[i] = Math.max(most[i], y[i]);
+      }
+    }
+    for (int day = 0; day < days; day++) {
+      assertThat(run.trace.nitrogen[day] * volume)
+          .isEqualTo(theirs[day][0], within(0.001 * (most[0] - least[0])));
+      assertThat(run.trace.phosphorus[day] * volume)
+          .isEqualTo(theirs[day][1], within(0.001 * (most[1] - least[1])));
+    }
+    assertThat(run.state.wasteNitrogenMg()).isEqualTo(y[2], within(0.001 * (most[2] - least[2])));
+    assertThat(run.state.plantDryG(0)).isEqualTo(y[4], within(0.001 * (most[4] - least[4])));
+  }
+
+  /** The model's equations as docs/model.md states them, written again without the stepping. */
+  private static double[] derivatives(Scenario scenario, FeedNutrients food, double[] y) {
+    double volume = scenario.volumeL();
+    double k = 0.12;
+    double limit =
+        Math.min((y[0] / volume) / (0.1 + y[0] / volume), (y[1] / volume) / (0.01 + y[1] / volume));
+    double[] d = {
+      food.nitrogenDissolved() + k * y[2],
+      food.phosphorusDissolved() + k * y[3],
+      food.nitrogenSolid() - k * y[2],
+      food.phosphorusSolid() - k * y[3],
+      0,
+      0
+    };
+    for (int j = 0; j < 2; j++) {
+      PlantKind kind = j == 0 ? PlantKind.FLOATING : PlantKind.MOSS;
+      double most = scenario.tank().plants().get(j).maxWetMassG() * kind.dryMatterPercent() / 100;
+      double growth =
+          Math.log(2) / kind.doublingDays() * limit * Math.max(0, 1 - y[4 + j] / most) * y[4 + j];
+      double decay = 0.005 * y[4 + j];
+      d[0] -= growth * kind.nitrogenPercentDry() * 10;
+      d[1] -= growth * kind.phosphorusPercentDry() * 10;
+      d[2] += decay * kind.nitrogenPercentDry() * 10;
+      d[3] += decay * kind.phosphorusPercentDry() * 10;
+      d[4 + j] = growth - decay;
+    }
+    return d;
+  }
+
+  // ------------------------------------------------------------------ events and habits
+
+  @Test
+  void aDayIsOneDayLongAlsoWhenTheClocksChange() {
+    TankModel tank = new TankBuilder().zone("Europe/Lisbon").build();
+    Scenario scenario = Scenario.of(tank, LocalDate.of(2026, 3, 28), LocalDate.of(2026, 4, 1), 0);
+    // Summer time began on 29 March 2026 at 1:00 UTC; noon stays noon.
+    assertThat(scenario.timeOf(java.time.Instant.parse("2026-03-28T12:00:00Z")))
+        .isEqualTo(0.5, within(1e-9));
+    assertThat(scenario.timeOf(java.time.Instant.parse("2026-03-29T11:00:00Z")))
+        .isEqualTo(1.5, within(1e-9));
+  }
+
+  @Test
+  void harvestGoesOnAtTheRateOfTheLastEightWeeks() {
+    TankBuilder builder =
+        new TankBuilder()
+            .dosing(50)
+            .plant("fern", PlantKind.FLOATING, 100, 1000, TankBuilder.always());
+    for (int week = 0; week < 8; week++) {
+      builder.log(new LogEntry.Harvest(TankBuilder.at(week * 7 + 3), "fern", 14, ""));
+    }
+    TankModel tank = builder.build();
+    Scenario scenario = Scenario.of(tank, START, START.plusDays(55), 28);
+    TankState state = new TankState(1);
+    scenario.start(state, scenario.multipliers(), 10, 1);
+    TankSimulator simulator = new TankSimulator(scenario);
+    Trace trace = new Trace(scenario);
+    simulator.run(state, 0, 56, scenario.multipliers(), PlannedChanges.NONE, trace);
+    double before = state.nitrogenMg(Flow.PLANTS_TAKEN_OUT);
+    simulator.run(state, 56, 84, scenario.multipliers(), PlannedChanges.NONE, trace);
+    // 8 x 14 g over 53 logged days (day 3 to day 55), for 28 days, 6 % dry, 4 % N
+    double expected = 8 * 14.0 / 53 * 28 * 0.06 * 0.04 * 1000;
+    assertThat(state.nitrogenMg(Flow.PLANTS_TAKEN_OUT) - before).isEqualTo(expected, within(1e-6));
+  }
+
+  @Test
+  void aFastStopsTheRationAndTheAnimalsStillGiveOffAmmonia() {
+    TankModel tank =
+        new TankBuilder()
+            .ration(1)
+            .animals(100, Stage.ADULT)
+            .log(new LogEntry.Fast(TankBuilder.at(0.1), 3, ""))
+            .build();
+    Run run = run(tank, 3, 0, 0, PlannedChanges.NONE);
+    assertThat(run.state.nitrogenMg(Flow.FOOD)).isZero();
+    // 60 mg N per kg and day (from memory)
+    assertThat(run.state.nitrogenMg(Flow.ANIMALS)).isEqualTo(3 * 0.1 * 60, within(1e-9));
+  }
+
+  @Test
+  void halfDayRhythmsAlternate() {
+    var routine = new org.umberline.core.tank.Routine(0.1, 3.5, START);
+    assertThat(routine.daysAfter(START.minusDays(1), START.plusDays(14)))
+        .containsExactly(
+            START, START.plusDays(3), START.plusDays(7), START.plusDays(10), START.plusDays(14));
+  }
+}
