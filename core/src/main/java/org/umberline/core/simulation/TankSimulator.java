@@ -25,6 +25,9 @@ public final class TankSimulator {
   /** So is one over which plants would take a pool more often than this. */
   private static final double LARGEST_TURNOVER = 1.5;
 
+  /** Under this share of a pool taken in a step, losses need no weighting to stay positive. */
+  private static final double SMALL_TURNOVER = 0.3;
+
   private final Scenario scenario;
   private final double[] blendNitrogen;
   private final double[] blendPhosphorus;
@@ -301,13 +304,17 @@ public final class TankSimulator {
             - waste2P;
     double nitrogenBefore = nitrogen + h * nitrogenIn + mineralNitrogen;
     double phosphorusBefore = phosphorus + h * phosphorusIn + mineralPhosphorus;
-    // Plants take both in a fixed proportion, so the scarcer one sets how much of the demand is
-    // met;
-    // the other's weight differs from it only by the square of the step.
+    // Plants take both in a fixed proportion, so the scarcer pool sets how much of the demand is
+    // met; the other's weight differs from it only by the square of the step. While both pools are
+    // large beside the demand nothing needs protection, and the plain mean is the more exact.
     double met =
-        Math.min(
-            leftOf(nitrogenBefore / (1 + h * share(demandNitrogen, nitrogen1)), nitrogen1),
-            leftOf(phosphorusBefore / (1 + h * share(demandPhosphorus, phosphorus1)), phosphorus1));
+        turnover < SMALL_TURNOVER
+            ? 1
+            : Math.min(
+                leftOf(nitrogenBefore / (1 + h * share(demandNitrogen, nitrogen1)), nitrogen1),
+                leftOf(
+                    phosphorusBefore / (1 + h * share(demandPhosphorus, phosphorus1)),
+                    phosphorus1));
     state.nitrogen = nitrogenBefore - h * demandNitrogen * met;
     state.phosphorus = phosphorusBefore - h * demandPhosphorus * met;
     state.wasteNitrogen = waste2N;
