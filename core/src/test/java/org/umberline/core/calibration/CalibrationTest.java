@@ -1,0 +1,197 @@
+package org.umberline.core.calibration;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.LocalDate;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.function.ToDoubleFunction;
+import org.junit.jupiter.api.Test;
+import org.umberline.core.TankBuilder;
+import org.umberline.core.simulation.Multipliers;
+import org.umberline.core.simulation.PlannedChanges;
+import org.umberline.core.simulation.Scenario;
+import org.umberline.core.simulation.TankSimulator;
+import org.umberline.core.simulation.TankState;
+import org.umberline.core.simulation.Trace;
+import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.PlantKind;
+import org.umberline.core.tank.Qualifier;
+import org.umberline.core.tank.TankModel;
+
+class CalibrationTest {
+  private static final LocalDate START = TankBuilder.START;
+  private static final int DAYS = 120;
+
+  /** A tank of known load whose tests are what its own simulation says, read by two good kits. */
+  private static TankBuilder tested(double load, int everyDays, double missWeigh) {
+    TankBuilder builder = plain();
+    double[][] truth = simulate(plain().build(), load);
+    for (int day = everyDays; day < DAYS; day += everyDays) {
+      builder.test(day, Analyte.NITRATE, truth[0][day - 1] * missWeigh, "no3");
+      builder.test(day, Analyte.PHOSPHATE, truth[1][day - 1] * missWeigh, "po4");
+    }
+    return builder;
+  }
+
+  private static TankBuilder plain() {
+    TankBuilder builder =
+        new TankBuilder()
+            .ration(0.4)
+            .water("tap", 5, 0.1)
+            .changeWater("tap")
+            .plant("fern", PlantKind.MOSS, 40, 120, TankBuilder.always())
+            .photometer("no3", Analyte.NITRATE, 0.3, 0.03)
+            .photometer("po4", Analyte.PHOSPHATE, 0.02, 0.03);
+    for (int day = 14; day < DAYS; day += 14) {
+      builder.change(day + 0.5, 25);
+    }
+    return builder;
+  }
+
+  private static double[][] simulate(TankModel tank, double load) {
+    Scenario scenario = Scenario.of(tank, START, START.plusDays(DAYS - 1), 0);
+    Multipliers multipliers = scenario.multipliers();
+    java.util.Arrays.fill(multipliers.nitrogenLoad, load);
+    java.util.Arrays.fill(multipliers.phosphorusLoad, load);
+    TankState state = new TankState(scenario.plants());
+    scenario.start(state, multipliers, 2, 0.1);
+    Trace trace = new Trace(scenario);
+    new TankSimulator(scenario).run(state, 0, DAYS, multipliers, PlannedChanges.NONE, trace);
+    double[][] ions = new double[2][DAYS];
+    for (int day = 0; day < DAYS; day++) {
+      ions[0][day] = trace.nitrogen[day] * 4.4268;
+      ions[1][day] = trace.phosphorus[day] * 3.0662;
+    }
+    return ions;
+  }
+
+  private static Posterior calibrate(TankModel tank) {
+    return Calibration.calibrate(tank, START.plusDays(DAYS - 1), 30, 300, 1);
+  }
+
+  private static double[] sorted(Posterior posterior, ToDoubleFunction<Posterior.Draw> of) {
+    double[] sample = posterior.draws().stream().mapToDouble(of).toArray();
+    Quantiles.sort(sample);
+    return sample;
+  }
+
+  private static double[] nitrogenLoadNow(Posterior posterior) {
+    return sorted(posterior, d -> d.multipliers().nitrogenLoad[DAYS - 1]);
+  }
+
+  private static double[] nitrateNow(Posterior posterior) {
+    double volume = posterior.scenario().volumeL();
+    return sorted(posterior, d -> d.state().nitrogenMg() / volume * 4.4268);
+  }
+
+  @Test
+  void goodTestsTellTheLoadAndTheStateApart() {
+    for (double load : new double[] {0.6, 1.0, 1.5}) {
+      double[] learned = nitrogenLoadNow(calibrate(tested(load, 7, 1).build()));
+      assertThat(Quantiles.of(learned, 0.1)).isLessThan(load);
+      assertThat(Quantiles.of(learned, 0.9)).isGreaterThan(load);
+      assertThat(Quantiles.of(learned, 0.9) / Quantiles.of(learned, 0.1))
+          .as("80 %% range of the load, prior 2.5")
+          .isLessThan(1.6);
+    }
+  }
+
+  @Test
+  void moreTestsNarrowWhatIsBelieved() {
+    double few = width(nitrogenLoadNow(calibrate(tested(1, 60, 1).build())));
+    double many = width(nitrogenLoadNow(calibrate(tested(1, 7, 1).build())));
+    double none = width(nitrogenLoadNow(calibrate(plain().build())));
+    assertThat(many).isLessThan(0.9 * few);
+    assertThat(few).isLessThan(none);
+  }
+
+  private static double width(double[] sorted) {
+    return Math.log(Quantiles.of(sorted, 0.9) / Quantiles.of(sorted, 0.1));
+  }
+
+  @Test
+  void withNoTestThePriorAloneAnswersAndIsWide() {
+    double[] now = nitrateNow(calibrate(plain().build()));
+    assertThat(Quantiles.of(now, 0.9) / Quantiles.of(now, 0.1)).isGreaterThan(1.5);
+    assertThat(java.util.Arrays.stream(now).boxed()).allMatch(v -> v > 0 && Double.isFinite(v));
+  }
+
+  @Test
+  void anEmptyTankFileStillGetsAnAnswer() {
+    Posterior posterior =
+        Calibration.calibrate(new TankBuilder().build(), START.plusDays(10), 90, 100, 1);
+    assertThat(posterior.draws()).hasSize(100);
+    assertThat(posterior.draws()).allMatch(d -> Double.isFinite(d.state().nitrogenMg()));
+  }
+
+  @Test
+  void oneContradictoryTestDoesNotSwingIt() {
+    TankBuilder builder = tested(1, 7, 1);
+    double before = Quantiles.of(nitrateNow(calibrate(builder.build())), 0.5);
+    builder.test(DAYS - 0.3, Analyte.NITRATE, before * 4, "no3");
+    Posterior posterior = calibrate(builder.build());
+    assertThat(Quantiles.of(nitrateNow(posterior), 0.5)).isEqualTo(before, within(0.2 * before));
+    Posterior.Reading contradictory =
+        posterior.readings().stream()
+            .filter(r -> posterior.scenario().probes().get(r.test()).value() > before * 3)
+            .findFirst()
+            .orElseThrow();
+    assertThat(contradictory.modelled()).isLessThan(before * 1.5);
+  }
+
+  @Test
+  void aLineOfTestsFarFromThePriorIsFollowedAllTheSame() {
+    double[] learned = nitrogenLoadNow(calibrate(tested(2.5, 7, 1).build()));
+    assertThat(Quantiles.of(learned, 0.5)).isEqualTo(2.5, within(0.5));
+  }
+
+  @Test
+  void readingsBelowRangePullDownWhatIsBelieved() {
+    TankBuilder builder = plain();
+    for (int day = 60; day < DAYS; day += 10) {
+      builder.test(day, Analyte.NITRATE, 8, "no3", Qualifier.BELOW);
+    }
+    double[] now = nitrateNow(calibrate(builder.build()));
+    double[] without = nitrateNow(calibrate(plain().build()));
+    assertThat(Quantiles.of(now, 0.5)).isLessThan(0.8 * Quantiles.of(without, 0.5));
+    assertThat(Quantiles.of(now, 0.5)).isLessThan(10);
+  }
+
+  @Test
+  void aWaterNobodyMeasuredIsLearnedFromTheTests() {
+    TankBuilder unknown =
+        new TankBuilder()
+            .water("tap", Optional.empty(), Optional.empty(), OptionalDouble.empty())
+            .changeWater("tap")
+            .photometer("no3", Analyte.NITRATE, 0.3, 0.03);
+    // Nothing is fed: after many half changes the tank is its source, 20 mg/L.
+    for (int day = 0; day < DAYS; day += 2) {
+      unknown.change(day + 0.5, 50);
+      if (day > 60 && day % 10 == 0) {
+        unknown.test(day + 0.9, Analyte.NITRATE, 20, "no3");
+      }
+    }
+    double[] source =
+        sorted(calibrate(unknown.build()), d -> d.multipliers().waterNitrogenMgL[0] * 4.4268);
+    assertThat(Quantiles.of(source, 0.5)).isEqualTo(20, within(2.5));
+  }
+
+  @Test
+  void theSameSeedGivesTheSameDraws() {
+    TankModel tank = tested(1, 14, 1).build();
+    double[] first = nitrateNow(calibrate(tank));
+    assertThat(nitrateNow(calibrate(tank))).containsExactly(first);
+  }
+
+  @Test
+  void tenYearsOfLogAreCutToTheWindowThatStillTeaches() {
+    TankBuilder builder = plain().startedOn(START.minusYears(10));
+    for (int day = -3650; day < 0; day += 7) {
+      builder.test(day, Analyte.NITRATE, 20, "no3");
+    }
+    assertThat(Calibration.firstDay(builder.build(), START.plusDays(DAYS)))
+        .isEqualTo(START.plusDays(DAYS - 400));
+  }
+}
