@@ -1,0 +1,96 @@
+package org.umberline.cli;
+
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.nio.charset.CharacterCodingException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.Callable;
+import org.umberline.tankfile.Json;
+import org.umberline.tankfile.Problem;
+import org.umberline.tankfile.TankFile;
+import org.umberline.tankfile.TankFileException;
+import org.umberline.tankfile.TankFileReader;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * A verb over files: one file prints one JSON object, several print one compact object a line, and
+ * a bad file does not stop the run.
+ */
+abstract class FileCommand implements Callable<Integer> {
+  @Spec CommandSpec spec;
+
+  @Parameters(arity = "1..*", paramLabel = "FILE", description = "tank files to read")
+  List<Path> files;
+
+  /** The result for one good file. */
+  abstract ObjectNode answer(String name, TankFile file) throws TankFileException;
+
+  @Override
+  public Integer call() {
+    PrintWriter out = spec.commandLine().getOut();
+    boolean bad = false;
+    for (Path path : files) {
+      ObjectNode answer;
+      try {
+        answer = answer(path.toString(), read(path));
+      } catch (TankFileException refused) {
+        bad = true;
+        answer = refusal(path, refused);
+      }
+      out.print(files.size() == 1 ? Json.pretty(answer) : Json.compact(answer) + "\n");
+      out.flush();
+    }
+    return bad ? 1 : 0;
+  }
+
+  private static TankFile read(Path path) throws TankFileException {
+    try {
+      if (Files.size(path) > Json.LONGEST_FILE) {
+        throw wholeFile(Files.size(path) + " bytes", "at most " + Json.LONGEST_FILE + " bytes");
+      }
+      return TankFileReader.read(Files.readString(path));
+    } catch (CharacterCodingException e) {
+      throw wholeFile("bytes that are not UTF-8", "UTF-8 text");
+    } catch (NoSuchFileException e) {
+      throw wholeFile("no such file", "a readable file");
+    } catch (IOException e) {
+      throw wholeFile("unreadable: " + e.getMessage(), "a readable file");
+    }
+  }
+
+  private static TankFileException wholeFile(String found, String allowed) {
+    return new TankFileException(List.of(new Problem("", found, allowed)));
+  }
+
+  private static ObjectNode refusal(Path path, TankFileException refused) {
+    ObjectNode refusal = JsonNodeFactory.instance.objectNode();
+    refusal.put("file", path.toString());
+    ArrayNode problems = refusal.putArray("problems");
+    for (Problem problem : refused.problems()) {
+      ObjectNode p = problems.addObject();
+      p.put("pointer", problem.pointer());
+      p.put("found", problem.found());
+      p.put("allowed", problem.allowed());
+    }
+    return refusal;
+  }
+
+  static ObjectNode begin(String name) {
+    ObjectNode result = JsonNodeFactory.instance.objectNode();
+    result.put("file", name);
+    return result;
+  }
+
+  static void list(ObjectNode node, String key, List<String> values) {
+    ArrayNode array = node.putArray(key);
+    values.forEach(array::add);
+  }
+}

@@ -1,0 +1,89 @@
+package org.umberline.cli;
+
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import org.umberline.core.calibration.Calibration;
+import org.umberline.core.calibration.Posterior;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.TankModel;
+import org.umberline.tankfile.TankFile;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/** A verb that calibrates a tank on its log. */
+abstract class ModelCommand extends FileCommand {
+  @Option(
+      names = "--as-of",
+      paramLabel = "DAY",
+      description =
+          "a day, counted to its end in the tank's zone, or an instant with offset; hides every"
+              + " later log entry (default: the last log entry)")
+  String asOf;
+
+  @Option(
+      names = "--seed",
+      defaultValue = "1",
+      description = "the same file, seed and version give the same bytes (default: 1)")
+  long seed;
+
+  /** The tank as known at the as-of instant, and the day of it. */
+  record Known(TankModel tank, LocalDate day) {}
+
+  final Known known(TankModel tank) {
+    if (asOf == null) {
+      if (!tank.log().isEmpty()) {
+        LogEntry last = tank.log().get(tank.log().size() - 1);
+        return new Known(tank, tank.dayOf(last.at().toInstant()));
+      }
+      return new Known(tank, tank.startedOn().orElseGet(() -> LocalDate.now(tank.timeZone())));
+    }
+    try {
+      if (asOf.length() == "2026-11-25".length()) {
+        LocalDate day = LocalDate.parse(asOf);
+        Instant end = day.plusDays(1).atStartOfDay(tank.timeZone()).toInstant().minusNanos(1);
+        return new Known(tank.knownAt(end), day);
+      }
+      Instant instant = OffsetDateTime.parse(asOf).toInstant();
+      return new Known(tank.knownAt(instant), tank.dayOf(instant));
+    } catch (DateTimeException e) {
+      throw new ParameterException(
+          spec.commandLine(),
+          "--as-of is "
+              + asOf
+              + "; allowed: a day such as 2026-11-25 or an instant such as"
+              + " 2026-11-25T18:30:00+00:00");
+    }
+  }
+
+  final Posterior calibrate(Known known, int days) {
+    return Calibration.calibrate(known.tank(), known.day(), days, Calibration.DRAWS, seed);
+  }
+
+  final ObjectNode begin(String name, Known known, TankFile file) {
+    ObjectNode result = begin(name);
+    result.put("asOf", known.day().toString());
+    list(result, "defaultsUsed", file.defaultsUsed());
+    list(result, "notCounted", file.notCounted());
+    return result;
+  }
+
+  static ObjectNode routine(Routine routine) {
+    ObjectNode node = JsonNodeFactory.instance.objectNode();
+    node.put("fraction", routine.fraction());
+    node.put("everyDays", routine.everyDays());
+    return node;
+  }
+
+  /** {@code value} to four significant digits: more is not known. */
+  static double rounded(double value) {
+    if (value == 0 || Double.isNaN(value) || Double.isInfinite(value)) {
+      return value;
+    }
+    return new java.math.BigDecimal(value).round(new java.math.MathContext(4)).doubleValue();
+  }
+}

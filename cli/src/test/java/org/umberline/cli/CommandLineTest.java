@@ -1,0 +1,144 @@
+package org.umberline.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+class CommandLineTest {
+  private static final JsonMapper JSON = new JsonMapper();
+
+  @TempDir Path folder;
+  private Path good;
+  private Path bad;
+
+  private record Ran(int status, String out, String err) {
+    JsonNode json() {
+      return JSON.readTree(out);
+    }
+  }
+
+  private static Ran run(String... arguments) {
+    StringWriter out = new StringWriter();
+    StringWriter err = new StringWriter();
+    int status = Umberline.run(new PrintWriter(out), new PrintWriter(err, true), arguments);
+    return new Ran(status, out.toString(), err.toString());
+  }
+
+  @BeforeEach
+  void files() throws Exception {
+    good = folder.resolve("good.umberline.json");
+    Files.writeString(
+        good,
+        """
+        {"format": "umberline-tank", "version": 1,
+         "tank": {"name": "Small", "water": "freshwater", "netVolumeL": 100,
+                  "startedOn": "2026-01-01", "timeZone": "Europe/Lisbon"},
+         "lines": {"nitrate": {"ceilingMgL": 40}},
+         "waters": [{"id": "tap", "nitrateMgL": 5, "phosphateMgL": 0}],
+         "changeWater": [{"water": "tap", "share": 1}],
+         "foods": [{"id": "flake", "form": "dry"}],
+         "feeding": [{"food": "flake", "gramsPerFeed": 0.5}],
+         "kits": [{"id": "card", "analyte": "nitrate", "method": "colour-card",
+                   "steps": [0, 5, 10, 20, 40, 80]}],
+         "routine": {"waterChange": {"fraction": 0.2, "everyDays": 7, "nextOn": "2026-03-07"}},
+         "log": [
+           {"at": "2026-02-01T10:00:00+00:00", "type": "test", "analyte": "nitrate", "value": 20,
+            "kit": "card"},
+           {"at": "2026-02-10T10:00:00+00:00", "type": "water-change", "litres": 20},
+           {"at": "2026-03-01T10:00:00+00:00", "type": "test", "analyte": "nitrate", "value": 40,
+            "kit": "card"}]}
+        """);
+    bad = folder.resolve("bad.umberline.json");
+    Files.writeString(bad, "{\"format\": \"umberline-tank\", \"version\": 1}");
+  }
+
+  @Test
+  void checkSaysAFileIsGood() {
+    Ran ran = run("check", good.toString());
+    assertThat(ran.status).isZero();
+    assertThat(ran.json().path("problems")).isEmpty();
+    assertThat(ran.json().path("notCounted").toString()).contains("/tank/substrate");
+  }
+
+  @Test
+  void checkListsTheProblemsOfABadFileAndLeavesWithOne() {
+    Ran ran = run("check", bad.toString());
+    assertThat(ran.status).isEqualTo(1);
+    assertThat(ran.json().at("/problems/0/pointer").asString()).isEqualTo("/tank");
+  }
+
+  @Test
+  void severalFilesAnswerOneALineAndABadOneDoesNotStopTheRun() {
+    Ran ran = run("forecast", good.toString(), bad.toString(), good.toString());
+    assertThat(ran.status).isEqualTo(1);
+    String[] lines = ran.out.split("\n");
+    assertThat(lines).hasSize(3);
+    assertThat(JSON.readTree(lines[1]).path("problems")).isNotEmpty();
+    assertThat(lines[2]).isEqualTo(lines[0]);
+  }
+
+  @Test
+  void forecastBeginsTheDayAfterTheLastEntryAndIsTheSameEachTime() {
+    Ran ran = run("forecast", good.toString(), "--days", "30");
+    assertThat(ran.status).isZero();
+    JsonNode nitrate = ran.json().path("nitrate");
+    assertThat(ran.json().path("asOf").asString()).isEqualTo("2026-03-01");
+    assertThat(nitrate.path("days")).hasSize(30);
+    assertThat(nitrate.at("/days/0/on").asString()).isEqualTo("2026-03-02");
+    JsonNode day = nitrate.at("/days/10");
+    assertThat(day.path("p05").asDouble()).isLessThan(day.path("p50").asDouble());
+    assertThat(day.path("p50").asDouble()).isLessThan(day.path("p95").asDouble());
+    assertThat(run("forecast", good.toString(), "--days", "30").out).isEqualTo(ran.out);
+    assertThat(run("forecast", good.toString(), "--days", "30", "--seed", "2").out)
+        .isNotEqualTo(ran.out);
+  }
+
+  @Test
+  void asOfHidesWhatCameLater() {
+    Ran ran = run("forecast", good.toString(), "--as-of", "2026-02-05", "--days", "5");
+    assertThat(ran.json().at("/nitrate/days/0/on").asString()).isEqualTo("2026-02-06");
+    Ran wrong = run("forecast", good.toString(), "--as-of", "yesterday");
+    assertThat(wrong.status).isEqualTo(2);
+    assertThat(wrong.err).contains("--as-of is yesterday; allowed");
+  }
+
+  @Test
+  void withoutFurtherChangesNitrateEndsHigher() {
+    double with = lastNitrate(run("forecast", good.toString()));
+    double without = lastNitrate(run("forecast", good.toString(), "--no-changes"));
+    assertThat(without).isGreaterThan(with + 5);
+  }
+
+  private static double lastNitrate(Ran ran) {
+    return ran.json().at("/nitrate/days/89/p50").asDouble();
+  }
+
+  @Test
+  void planRecommendsAFractionThatKeepsTheLine() {
+    Ran ran = run("plan", good.toString());
+    assertThat(ran.status).isZero();
+    JsonNode recommended = ran.json().path("recommended");
+    assertThat(recommended.path("probabilityWithinLines").asDouble()).isGreaterThan(0.85);
+    assertThat(recommended.path("nitratePeakMgL").asDouble()).isLessThan(40);
+    assertThat(ran.json().path("options")).hasSize(6);
+    assertThat(ran.json().at("/today/verdict").asString()).isIn("change", "skip");
+  }
+
+  @Test
+  void badUsageLeavesWithTwoAndAMissingFileIsSaid() {
+    assertThat(run("forecast").status).isEqualTo(2);
+    assertThat(run("bake", good.toString()).status).isEqualTo(2);
+    assertThat(run("forecast", good.toString(), "--days", "0").status).isEqualTo(2);
+    Ran missing = run("check", folder.resolve("none.json").toString());
+    assertThat(missing.status).isEqualTo(1);
+    assertThat(missing.out).contains("no such file");
+  }
+}

@@ -1,0 +1,403 @@
+package org.umberline.tankfile;
+
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.umberline.core.quantity.Ammonia;
+import org.umberline.core.quantity.Nitrate;
+import org.umberline.core.quantity.Nitrite;
+import org.umberline.core.quantity.Phosphate;
+import org.umberline.core.tank.AdsorberPlacement;
+import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.Blend;
+import org.umberline.core.tank.CarbonSource;
+import org.umberline.core.tank.Dosing;
+import org.umberline.core.tank.ExportMethod;
+import org.umberline.core.tank.Feeding;
+import org.umberline.core.tank.Fertiliser;
+import org.umberline.core.tank.Food;
+import org.umberline.core.tank.FoodForm;
+import org.umberline.core.tank.Kit;
+import org.umberline.core.tank.KitMethod;
+import org.umberline.core.tank.Limits;
+import org.umberline.core.tank.Line;
+import org.umberline.core.tank.Lines;
+import org.umberline.core.tank.Livestock;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.PlantKind;
+import org.umberline.core.tank.PlantStand;
+import org.umberline.core.tank.Qualifier;
+import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.SourceWater;
+import org.umberline.core.tank.Span;
+import org.umberline.core.tank.Stage;
+import org.umberline.core.tank.Substrate;
+import org.umberline.core.tank.SubstrateKind;
+import org.umberline.core.tank.TankModel;
+import org.umberline.core.tank.TestUnit;
+import org.umberline.core.tank.TopOff;
+import org.umberline.core.tank.WaterKind;
+import tools.jackson.databind.JsonNode;
+
+/** Reads a tank file: checks all of it, reports every problem at once, then builds the tank. */
+public final class TankFileReader {
+  /** Share of solids a mechanical filter catches a day when none is given. From memory. */
+  private static final double DEFAULT_CAPTURE = 0.3;
+
+  /** Share of waste a skimmer takes a day when none is given (science.md 4). From memory. */
+  private static final double DEFAULT_SKIMMING = 0.2;
+
+  /** mg P per g of adsorber when none is given (science.md 4). From memory. */
+  private static final double DEFAULT_ADSORBER_CAPACITY = 6;
+
+  private static final double DEFAULT_CORPSE_HOURS = 24;
+
+  private final List<String> defaultsUsed = new ArrayList<>();
+  private final Map<String, Kit> kits = new HashMap<>();
+  private LocalDate start;
+  private Blend changeWater = Blend.PURE;
+
+  private TankFileReader() {}
+
+  /**
+   * Reads {@code text}.
+   *
+   * @throws TankFileException with every problem of the file
+   */
+  public static TankFile read(String text) throws TankFileException {
+    JsonNode file = Json.parse(text);
+    List<Problem> problems = new ArrayList<>(SchemaCheck.problems(file));
+    if (file.isObject()) {
+      for (Problem problem : References.problems(file)) {
+        if (problems.stream().noneMatch(p -> p.pointer().equals(problem.pointer()))) {
+          problems.add(problem);
+        }
+      }
+    }
+    if (!problems.isEmpty()) {
+      throw new TankFileException(problems);
+    }
+    return new TankFileReader().build(file);
+  }
+
+  /** The JSON Schema of the format. */
+  public static String schema() {
+    return SchemaCheck.text();
+  }
+
+  private TankFile build(JsonNode json) {
+    Node file = new Node(json, "", defaultsUsed);
+    Node tank = file.child("tank");
+    WaterKind water = tank.term(WaterKind.class, "water");
+    Optional<LocalDate> startedOn = tank.maybeDate("startedOn");
+    ZoneId zone = ZoneId.of(tank.text("timeZone", "UTC"));
+    start = startedOn.orElseGet(() -> earliestMention(json, zone));
+    if (!tank.has("surfaceAreaCm2")) {
+      tank.noted("surfaceAreaCm2", null);
+    }
+    changeWater = file.has("changeWater") ? blend(file, "changeWater") : Blend.PURE;
+    if (!file.has("changeWater")) {
+      file.noted("changeWater", null);
+    }
+    List<Kit> kitList = file.each("kits", this::kit);
+    kitList.forEach(kit -> kits.put(kit.id(), kit));
+    List<LogEntry> log = file.each("log", this::entry);
+    TankModel model =
+        new TankModel(
+            tank.text("name"),
+            water,
+            tank.number("netVolumeL"),
+            tank.maybeNumber("surfaceAreaCm2"),
+            tank.number("temperatureC", TankModel.DEFAULT_TEMPERATURE_C),
+            tank.number("pH", TankModel.defaultPH(water)),
+            tank.maybeNumber("alkalinityDkh"),
+            tank.number("salinityPpt", TankModel.defaultSalinityPpt(water)),
+            startedOn,
+            zone,
+            substrate(tank, water),
+            lines(file),
+            limits(file),
+            file.each("waters", TankFileReader::water),
+            changeWater,
+            topOff(file),
+            file.each("foods", TankFileReader::food),
+            file.each("feeding", this::feeding),
+            file.each("livestock", this::livestock),
+            file.each("plants", this::plant),
+            file.each("exports", this::export),
+            file.each(
+                "fertilisers",
+                f ->
+                    new Fertiliser(
+                        f.text("id"),
+                        f.text("name", f.text("id")),
+                        f.number("nitrateMgPerMl", 0),
+                        f.number("phosphateMgPerMl", 0))),
+            file.each(
+                "dosing",
+                d ->
+                    new Dosing(
+                        d.text("fertiliser"),
+                        d.number("mlPerDose"),
+                        d.number("dosesPerWeek", 7),
+                        span(d))),
+            kitList,
+            routine(file, log, zone),
+            log);
+    return new TankFile(model, defaultsUsed, NotCounted.of(json, model));
+  }
+
+  /** Where no start is given, spans without a beginning begin with the first thing mentioned. */
+  private static LocalDate earliestMention(JsonNode json, ZoneId zone) {
+    List<LocalDate> days = new ArrayList<>();
+    for (String list : List.of("feeding", "livestock", "plants", "exports", "dosing")) {
+      json.path(list)
+          .forEach(
+              item -> {
+                if (item.path("from").isString()) {
+                  days.add(LocalDate.parse(item.path("from").asString()));
+                }
+              });
+    }
+    json.path("log")
+        .forEach(
+            item ->
+                days.add(
+                    OffsetDateTime.parse(item.path("at").asString())
+                        .atZoneSameInstant(zone)
+                        .toLocalDate()));
+    return days.stream().min(Comparator.naturalOrder()).orElse(LocalDate.EPOCH);
+  }
+
+  private static Substrate substrate(Node tank, WaterKind water) {
+    Node substrate = tank.section("substrate");
+    return new Substrate(
+        substrate.term(SubstrateKind.class, "kind", TankModel.defaultSubstrate(water)),
+        substrate.maybeNumber("areaCm2"),
+        substrate.maybeNumber("depthCm"));
+  }
+
+  private static Lines lines(Node file) {
+    Node lines = file.section("lines");
+    return new Lines(line(lines, "nitrate"), line(lines, "phosphate"));
+  }
+
+  private static Line line(Node lines, String nutrient) {
+    Node line = lines.section(nutrient);
+    return new Line(line.maybeNumber("floorMgL"), line.maybeNumber("ceilingMgL"));
+  }
+
+  private static Limits limits(Node file) {
+    Node limits = file.section("limits");
+    Limits usual = Limits.DEFAULT;
+    return new Limits(
+        limits.number("maxChangeFraction", usual.maxChangeFraction()),
+        limits.has("intervalsDays")
+            ? limits.numbers("intervalsDays").stream().distinct().sorted().toList()
+            : limits.noted("intervalsDays", usual.intervalsDays()),
+        limits.number("confidence", usual.confidence()),
+        limits.integer("horizonDays", usual.horizonDays()),
+        limits.numberOrNone("maxNitrateStepMgL", usual.maxNitrateStepMgL()),
+        limits.numberOrNone("maxSalinityStepPpt", usual.maxSalinityStepPpt()),
+        limits.numberOrNone("maxAlkalinityStepDkh", usual.maxAlkalinityStepDkh()));
+  }
+
+  private static SourceWater water(Node w) {
+    return new SourceWater(
+        w.text("id"),
+        w.text("name", w.text("id")),
+        w.has("nitrateMgL")
+            ? Optional.of(new Nitrate(w.number("nitrateMgL")))
+            : w.noted("nitrateMgL", Optional.empty()),
+        w.has("phosphateMgL")
+            ? Optional.of(new Phosphate(w.number("phosphateMgL")))
+            : w.noted("phosphateMgL", Optional.empty()),
+        new Ammonia(w.number("ammoniaMgL", 0)),
+        new Nitrite(w.number("nitriteMgL", 0)),
+        w.maybeNumber("silicateMgL"),
+        w.maybeNumber("pH"),
+        w.maybeNumber("alkalinityDkh"),
+        w.maybeNumber("salinityPpt"));
+  }
+
+  private static Blend blend(Node node, String key) {
+    return new Blend(
+        node.each(key, part -> new Blend.Part(part.text("water"), part.number("share"))));
+  }
+
+  private static TopOff topOff(Node file) {
+    Node topOff = file.section("topOff");
+    Blend water =
+        topOff
+            .maybeText("water")
+            .map(id -> new Blend(List.of(new Blend.Part(id, 1))))
+            .orElse(Blend.PURE);
+    return new TopOff(water, topOff.number("litresPerDay", 0));
+  }
+
+  private static Food food(Node f) {
+    FoodForm form = f.term(FoodForm.class, "form", FoodForm.DRY);
+    return new Food(
+        f.text("id"),
+        f.text("name", f.text("id")),
+        form,
+        f.number("proteinPercent", form.proteinPercent()),
+        f.number("phosphorusPercent", form.phosphorusPercent()),
+        f.number("moisturePercent", form.moisturePercent()),
+        f.maybeNumber("servingG"),
+        f.flag("rinsed", false));
+  }
+
+  private Span span(Node node) {
+    return new Span(node.date("from", start), node.maybeDate("to"));
+  }
+
+  private Feeding feeding(Node f) {
+    return new Feeding(
+        f.text("food"),
+        f.number("gramsPerFeed"),
+        f.number("feedsPerWeek", 7),
+        f.number("uneatenFraction", Feeding.DEFAULT_UNEATEN_FRACTION),
+        span(f));
+  }
+
+  private Livestock livestock(Node animal) {
+    return new Livestock(
+        animal.text("name", "animals"),
+        animal.integer("count", 1),
+        animal.number("massG"),
+        animal.term(Stage.class, "stage", Stage.ADULT),
+        span(animal));
+  }
+
+  private PlantStand plant(Node p) {
+    PlantKind kind = p.term(PlantKind.class, "kind");
+    double wet = p.number("wetMassG");
+    return new PlantStand(
+        p.text("id"),
+        p.text("name", p.text("id")),
+        kind,
+        wet,
+        p.number("doublingDays", kind.doublingDays()),
+        p.number("maxWetMassG", wet * PlantKind.DEFAULT_GREATEST_GROWTH),
+        p.number("dryMatterPercent", kind.dryMatterPercent()),
+        p.number("nitrogenPercentDry", kind.nitrogenPercentDry()),
+        p.number("phosphorusPercentDry", kind.phosphorusPercentDry()),
+        span(p));
+  }
+
+  private ExportMethod export(Node e) {
+    String id = e.text("id");
+    return switch (e.text("kind")) {
+      case "mechanical" ->
+          new ExportMethod.Mechanical(
+              id, e.number("captureFractionPerDay", DEFAULT_CAPTURE), span(e));
+      case "skimmer" ->
+          new ExportMethod.Skimmer(
+              id, e.number("removalFractionPerDay", DEFAULT_SKIMMING), span(e));
+      case "phosphate-adsorber" ->
+          new ExportMethod.PhosphateAdsorber(
+              id,
+              e.number("massG"),
+              e.number("capacityMgPPerG", DEFAULT_ADSORBER_CAPACITY),
+              e.term(AdsorberPlacement.class, "placement", AdsorberPlacement.REACTOR),
+              span(e));
+      case "deep-bed" ->
+          new ExportMethod.DeepBed(id, e.number("areaCm2"), e.number("depthCm"), span(e));
+      case "slow-filter" ->
+          new ExportMethod.SlowFilter(id, e.number("mediaL"), e.number("flowLPerHour"), span(e));
+      case "porous-rock" -> new ExportMethod.PorousRock(id, e.number("massKg"), span(e));
+      default -> {
+        CarbonSource source = e.term(CarbonSource.class, "source");
+        yield new ExportMethod.CarbonDose(
+            id, source, e.number(source == CarbonSource.SUGAR ? "gPerDay" : "mlPerDay"), span(e));
+      }
+    };
+  }
+
+  private Kit kit(Node k) {
+    Analyte analyte = k.term(Analyte.class, "analyte");
+    KitMethod method = k.term(KitMethod.class, "method");
+    return new Kit(
+        k.text("id"),
+        analyte,
+        method,
+        k.numbers("steps"),
+        k.maybeText("unit")
+            .flatMap(label -> TestUnit.find(analyte, label))
+            .orElseGet(() -> k.noted("unit", analyte.standardUnit())),
+        k.maybeNumber("min"),
+        k.maybeNumber("max"),
+        k.maybeNumber("resolution"),
+        k.number("absoluteError", 0),
+        k.number("relativeError", Kit.defaultRelativeError(method)));
+  }
+
+  private Optional<Routine> routine(Node file, List<LogEntry> log, ZoneId zone) {
+    if (!file.has("routine") || !file.child("routine").has("waterChange")) {
+      return Optional.empty();
+    }
+    Node change = file.child("routine").child("waterChange");
+    double everyDays = change.number("everyDays");
+    LocalDate lastChange =
+        log.stream()
+            .filter(LogEntry.WaterChange.class::isInstance)
+            .map(LogEntry::at)
+            .max(Comparator.comparing(OffsetDateTime::toInstant))
+            .map(at -> at.atZoneSameInstant(zone).toLocalDate())
+            .orElse(start);
+    LocalDate next = change.date("nextOn", lastChange.plusDays((long) Math.ceil(everyDays)));
+    return Optional.of(new Routine(change.number("fraction"), everyDays, next));
+  }
+
+  private LogEntry entry(Node e) {
+    OffsetDateTime at = OffsetDateTime.parse(e.text("at"));
+    String note = e.maybeText("note").orElse("");
+    return switch (e.text("type")) {
+      case "test" -> test(e, at, note);
+      case "water-change" ->
+          new LogEntry.WaterChange(
+              at,
+              e.number("litres"),
+              e.has("water") ? blend(e, "water") : e.noted("water", changeWater),
+              e.number("siphonedShareOfBed", 0),
+              note);
+      case "clean" -> new LogEntry.Clean(at, e.text("export"), note);
+      case "renew" -> new LogEntry.Renew(at, e.text("export"), e.number("massG", 0), note);
+      case "harvest" -> new LogEntry.Harvest(at, e.text("plant"), e.number("wetMassG"), note);
+      case "dose" -> new LogEntry.Dose(at, e.text("fertiliser"), e.number("ml"), note);
+      case "death" ->
+          new LogEntry.Death(
+              at, e.number("massG"), e.number("removedAfterHours", DEFAULT_CORPSE_HOURS), note);
+      case "feed" -> new LogEntry.Feed(at, e.text("food"), e.number("grams"), note);
+      case "fast" -> new LogEntry.Fast(at, e.integer("days", 1), note);
+      default -> new LogEntry.Observation(at, e.text("sign"), e.integer("severity", 1), note);
+    };
+  }
+
+  private LogEntry.Test test(Node e, OffsetDateTime at, String note) {
+    Analyte analyte = e.term(Analyte.class, "analyte");
+    Optional<String> kit = e.maybeText("kit");
+    TestUnit unit =
+        e.maybeText("unit")
+            .flatMap(label -> TestUnit.find(analyte, label))
+            .orElseGet(
+                () ->
+                    e.noted(
+                        "unit", kit.map(id -> kits.get(id).unit()).orElse(analyte.standardUnit())));
+    return new LogEntry.Test(
+        at,
+        analyte,
+        e.number("value"),
+        unit,
+        kit,
+        e.term(Qualifier.class, "qualifier", Qualifier.EQUAL),
+        note);
+  }
+}
