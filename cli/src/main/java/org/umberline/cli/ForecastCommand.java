@@ -1,7 +1,6 @@
 package org.umberline.cli;
 
 import java.time.LocalDate;
-import java.util.List;
 import java.util.Optional;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.forecast.Forecast;
@@ -39,7 +38,7 @@ final class ForecastCommand extends ModelCommand {
     Posterior posterior = calibrate(known, days);
     Optional<Routine> routine = noChanges ? Optional.empty() : known.tank().routine();
     PlannedChanges planned =
-        routine.map(r -> planned(r, known.day(), posterior)).orElse(PlannedChanges.NONE);
+        routine.map(r -> PlannedChanges.of(r, posterior.scenario())).orElse(PlannedChanges.NONE);
     Projection projection = Projection.of(posterior, days, planned);
     ObjectNode result = begin(name, known, file);
     routine.ifPresentOrElse(
@@ -50,14 +49,6 @@ final class ForecastCommand extends ModelCommand {
           describe(Forecast.of(projection, nutrient, known.tank().lines()), result));
     }
     return result;
-  }
-
-  private PlannedChanges planned(Routine routine, LocalDate asOfDay, Posterior posterior) {
-    List<Integer> changeDays =
-        routine.daysAfter(asOfDay, asOfDay.plusDays(days)).stream()
-            .map(posterior.scenario()::day)
-            .toList();
-    return PlannedChanges.atNoon(changeDays, routine.fraction());
   }
 
   private static ObjectNode describe(Forecast forecast, ObjectNode parent) {

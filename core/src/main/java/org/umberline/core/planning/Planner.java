@@ -192,10 +192,9 @@ public final class Planner {
     return ahead(recovery.size());
   }
 
-  private PlannedChanges changes(Routine routine) {
-    List<Integer> days =
-        routine.daysAfter(ahead(-1), ahead(horizon - 1)).stream().map(scenario::day).toList();
-    return recoveryChanges.then(PlannedChanges.atNoon(days, routine.fraction()));
+  /** The changes of a routine from the as-of day on, a recovery before it included. */
+  public PlannedChanges changes(Routine routine) {
+    return recoveryChanges.then(PlannedChanges.of(routine, scenario));
   }
 
   /**
@@ -311,11 +310,6 @@ public final class Planner {
         range.nitrateTrough(),
         range.phosphatePeak(),
         range.phosphateTrough());
-  }
-
-  /** The changes of a routine from the as-of day on, a recovery before it included. */
-  public PlannedChanges changesOf(Routine routine) {
-    return changes(routine);
   }
 
   /** Share of the net volume that one change may be at most, and what sets it. */

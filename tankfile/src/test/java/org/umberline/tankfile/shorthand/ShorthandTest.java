@@ -1,0 +1,186 @@
+package org.umberline.tankfile.shorthand;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.time.ZonedDateTime;
+import java.util.Random;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.Qualifier;
+import org.umberline.core.tank.TankModel;
+import org.umberline.core.tank.TestUnit;
+import org.umberline.tankfile.TankFileReader;
+
+class ShorthandTest {
+  private static final ZonedDateTime NOW =
+      ZonedDateTime.parse("2026-11-25T10:00:00+00:00[Europe/Lisbon]");
+  private static TankModel tank;
+
+  @BeforeAll
+  static void stillwater() throws Exception {
+    try (InputStream in =
+        TankFileReader.class.getResourceAsStream("stillwater-example.umberline.json")) {
+      tank = TankFileReader.read(new String(in.readAllBytes(), StandardCharsets.UTF_8)).tank();
+    }
+  }
+
+  private static Reading read(String line) {
+    return Shorthand.read(line, tank, NOW);
+  }
+
+  private static LogEntry one(String line) {
+    Reading reading = read(line);
+    assertThat(reading.problems()).isEmpty();
+    assertThat(reading.entries()).hasSize(1);
+    assertThat(reading.understood()).hasSize(1);
+    return reading.entries().get(0);
+  }
+
+  @Test
+  void twoTestsInOneLine() {
+    Reading reading = read("no3 20 po4 0.15");
+    assertThat(reading.entries()).hasSize(2);
+    LogEntry.Test nitrate = (LogEntry.Test) reading.entries().get(0);
+    assertThat(nitrate.analyte()).isEqualTo(Analyte.NITRATE);
+    assertThat(nitrate.kit()).contains("card");
+    assertThat(reading.understood().get(0))
+        .isEqualTo("Nitrate 20 mg/L NO3 with the kit “card” (between 15 and 30), now");
+    assertThat(((LogEntry.Test) reading.entries().get(1)).value()).isEqualTo(0.15);
+  }
+
+  @Test
+  void belowRangeYesterday() {
+    LogEntry.Test test = (LogEntry.Test) one("no3 <5 yesterday 18:30");
+    assertThat(test.qualifier()).isEqualTo(Qualifier.BELOW);
+    assertThat(test.at().toString()).isEqualTo("2026-11-24T18:30Z");
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "po4 49 ppb, MICROGRAM_PHOSPHORUS",
+    "po4 49 µg/L P, MICROGRAM_PHOSPHORUS",
+    "po4 0.05 mg/L PO4-P, PHOSPHATE_PHOSPHORUS",
+    "no3 5 NO3-N, NITRATE_NITROGEN",
+    "no3 20 ppm, NITRATE",
+    "no3 20 mg/L, NITRATE",
+    "nitrate 20mg/L NO3, NITRATE",
+    "kh 9 dKH, DEGREE_CARBONATE_HARDNESS",
+    "kh 3 meq/L, MILLIEQUIVALENT"
+  })
+  void unitsAreKeptAsTheyWereRead(String line, TestUnit unit) {
+    assertThat(((LogEntry.Test) one(line)).unit()).isEqualTo(unit);
+  }
+
+  @Test
+  void aCommaIsADecimalPoint() {
+    assertThat(((LogEntry.Test) one("po4 0,15")).value()).isEqualTo(0.15);
+  }
+
+  @Test
+  void changesByShareAndByLitresAndOfABlend() {
+    assertThat(((LogEntry.WaterChange) one("change 25%")).litres()).isEqualTo(47.5);
+    LogEntry.WaterChange blend = (LogEntry.WaterChange) one("change 40 L ro 50 tap 50 siphon half");
+    assertThat(blend.litres()).isEqualTo(40);
+    assertThat(blend.water().parts()).hasSize(2);
+    assertThat(blend.siphonedShareOfBed()).isEqualTo(0.5);
+    assertThat(read("change 40 L ro 50 tap 50").understood().get(0))
+        .contains("21.05 % of 190 L")
+        .contains("50 % Filtered water and 50 % Kitchen tap");
+  }
+
+  @Test
+  void theOtherKindsOfEntry() {
+    assertThat(((LogEntry.Feed) one("fed worms 4g")).grams()).isEqualTo(4);
+    assertThat(((LogEntry.Feed) one("fed earthworm")).grams()).as("a serving").isEqualTo(2);
+    assertThat(((LogEntry.Harvest) one("cut moss 30g 2 days ago")).at().toString())
+        .isEqualTo("2026-11-23T10:00Z");
+    assertThat(((LogEntry.Clean) one("cleaned sponge")).export()).isEqualTo("sponge");
+    assertThat(((LogEntry.Death) one("dead axolotl")).massG()).isEqualTo(120);
+    assertThat(((LogEntry.Dose) one("dosed kno3 2 ml")).ml()).isEqualTo(2);
+    assertThat(((LogEntry.Fast) one("fast 3 days")).days()).isEqualTo(3);
+    assertThat(((LogEntry.Renew) one("renewed ads")).massG()).isEqualTo(60);
+    assertThat(((LogEntry.Observation) one("note film on glass, no3 odd")).note())
+        .isEqualTo("film on glass, no3 odd");
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "nitrogen 20 | “nitrogen” can't be read. The nearest I know is “nitrate”.",
+        "no3 twenty | nitrate needs a number; found “twenty”.",
+        "no3 | nitrate needs a number; found nothing.",
+        "no3 5000 | Nitrate 5000 mg/L NO3 can't be right; 0 to 1000 is read.",
+        "no3 -3 | Nitrate -3 mg/L NO3 can't be right; 0 to 1000 is read.",
+        "no3 20 ppb | “ppb” is no unit of nitrate; mg/L NO3, mg/L NO3-N are.",
+        "no3 20 po4-p | “po4-p” is no unit of nitrate; mg/L NO3, mg/L NO3-N are.",
+        "change 25 | A change needs % or L after 25, as in change 25% or change 40 L.",
+        "change 250% | A change of 250 % is not possible; over 0 to 100 % is.",
+        "change 400 L | A change of 400 L is not possible; the tank holds 190 L.",
+        "change 40 L ro 50 tap 20 | The shares of the waters add to 70 %; they must add to 100.",
+        "fed wrms 4g | No food is called “wrms”. The nearest I know is “worms”.",
+        "cut fern 4g | No plant is called “fern”. The nearest I know is “moss”.",
+        "no3 20 tomorrow | “tomorrow” can't be read.",
+        "no3 20 2027-01-01 | Fri 1 Jan 2027, 10:00 is still to come; an entry is of now or earlier.",
+        "no3 20 23:59 | Wed 25 Nov 2026, 23:59 is still to come; an entry is of now or earlier.",
+        "no3 20 2026-02-30 | There is no day 2026-02-30.",
+        "no3 20 2020-01-01 | Wed 1 Jan 2020, 10:00 is before the tank began, 2025-09-06.",
+        "yesterday | The line names a time and nothing done. Add what was done.",
+        "note | The note is empty. Write it after the word note."
+      })
+  void whatCannotBeReadIsSaid(String line, String problem) {
+    Reading reading = read(line);
+    assertThat(reading.entries()).isEmpty();
+    assertThat(reading.problems()).singleElement().asString().startsWith(problem);
+  }
+
+  @Test
+  void aLineIsTakenWholeOrNotAtAll() {
+    assertThat(read("no3 20 po4 nonsense").entries()).isEmpty();
+  }
+
+  @Test
+  void aValueBetweenStepsIsRemarkedUpon() {
+    assertThat(read("no3 22").remarks()).singleElement().asString().contains("nearest");
+    assertThat(read("po4 1.4").remarks()).singleElement().asString().contains(">0.9");
+  }
+
+  @Test
+  void twoMegabytesAreRefusedInOneSentence() {
+    Reading reading = read("no3 20 ".repeat(300_000));
+    assertThat(reading.problems()).singleElement().asString().contains("at most 500");
+  }
+
+  /**
+   * Property: whatever is typed, the reader answers, and takes nothing it does not put in words.
+   */
+  @Test
+  void itNeverThrowsAndNeverTakesInSilence() {
+    Random random = new Random(7);
+    String[] pieces = {
+      "no3", "po4", "change", "20", "%", "L", "<", ">", "yesterday", "18:30", "99:99", "ago",
+          "days",
+      "fed", "worms", "g", "cut", "moss", "dead", "axolotl", "ro", "tap", "50", "-1", "1e9", "note",
+      "mg/L", "ppm", "ppb", "2026-13-40", "0,5", "siphon", "half", "\u0000", "🐟", "fast", "renewed"
+    };
+    for (int i = 0; i < 20_000; i++) {
+      StringBuilder line = new StringBuilder();
+      for (int word = 0; word < 1 + random.nextInt(8); word++) {
+        line.append(pieces[random.nextInt(pieces.length)])
+            .append(random.nextInt(4) == 0 ? "" : " ");
+      }
+      Reading reading = read(line.toString());
+      assertThat(reading.understood()).hasSameSizeAs(reading.entries());
+      if (!line.toString().isBlank()) {
+        assertThat(reading.entries().isEmpty()).isEqualTo(!reading.problems().isEmpty());
+      }
+      assertThat(reading.entries()).allMatch(e -> !e.at().toInstant().isAfter(NOW.toInstant()));
+    }
+  }
+}
