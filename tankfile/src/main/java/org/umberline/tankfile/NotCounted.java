@@ -12,11 +12,11 @@ import tools.jackson.databind.JsonNode;
  * Names what stands in a file and is not part of the computation yet, so that nothing is ignored in
  * silence.
  */
-final class NotCounted {
+public final class NotCounted {
   private NotCounted() {}
 
-  /** JSON pointers into {@code file}, each followed by what is not counted. */
-  static List<String> of(JsonNode file, TankModel tank) {
+  /** What of a tank's make-up is not counted, as JSON pointers each followed by what it is. */
+  public static List<String> ofMakeUp(TankModel tank) {
     List<String> notCounted = new ArrayList<>();
     if (tank.substrate().kind() != SubstrateKind.BARE) {
       notCounted.add(
@@ -26,6 +26,12 @@ final class NotCounted {
       ExportMethod export = tank.exports().get(i);
       notCounted.add("/exports/" + i + ": " + export.kind());
     }
+    return notCounted;
+  }
+
+  /** JSON pointers into {@code file}, each followed by what is not counted. */
+  static List<String> of(JsonNode file, TankModel tank) {
+    List<String> notCounted = new ArrayList<>(ofMakeUp(tank));
     JsonNode log = file.path("log");
     for (int i = 0; i < log.size(); i++) {
       JsonNode entry = log.get(i);

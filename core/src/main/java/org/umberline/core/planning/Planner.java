@@ -312,6 +312,11 @@ public final class Planner {
         range.phosphateTrough());
   }
 
+  /** Chance that the lines hold over the horizon without any further change. */
+  public double probabilityLeftAlone() {
+    return keeping.kept(PlannedChanges.NONE, 0, keeping.draws(), 0).within();
+  }
+
   /** Share of the net volume that one change may be at most, and what sets it. */
   public SingleChange largestChange() {
     return single;

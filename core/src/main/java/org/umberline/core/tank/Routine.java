@@ -31,4 +31,22 @@ public record Routine(double fraction, double everyDays, LocalDate nextOn) {
       }
     }
   }
+
+  /**
+   * This routine with its next day moved past what was done: the first day of its rhythm that lies
+   * more than half an interval after the last change, which may be in the past when one was missed.
+   */
+  public Routine after(LocalDate lastChange) {
+    LocalDate earliest = lastChange.plusDays((long) Math.floor(everyDays / 2));
+    LocalDate next = nextOn;
+    for (int k = 1; !next.isAfter(earliest); k++) {
+      next = nextOn.plusDays((long) Math.floor(k * everyDays));
+    }
+    return startingOn(next);
+  }
+
+  /** The same rhythm with another first day. */
+  public Routine startingOn(LocalDate day) {
+    return new Routine(fraction, everyDays, day);
+  }
 }

@@ -107,18 +107,23 @@ public record TankModel(
   }
 
   public TankModel withLog(List<LogEntry> entries) {
-    return with(lines, routine, entries);
+    return with(lines, limits, routine, entries);
   }
 
   public TankModel withRoutine(Optional<Routine> changed) {
-    return with(lines, changed, log);
+    return with(lines, limits, changed, log);
   }
 
   public TankModel withLines(Lines changed) {
-    return with(changed, routine, log);
+    return with(changed, limits, routine, log);
   }
 
-  private TankModel with(Lines newLines, Optional<Routine> newRoutine, List<LogEntry> newLog) {
+  public TankModel withLimits(Limits changed) {
+    return with(lines, changed, routine, log);
+  }
+
+  private TankModel with(
+      Lines newLines, Limits newLimits, Optional<Routine> newRoutine, List<LogEntry> newLog) {
     return new TankModel(
         name,
         water,
@@ -132,7 +137,7 @@ public record TankModel(
         timeZone,
         substrate,
         newLines,
-        limits,
+        newLimits,
         waters,
         changeWater,
         topOff,

@@ -19,6 +19,7 @@ import org.umberline.core.TankBuilder;
 import org.umberline.core.balance.FeedNutrients;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.PlantKind;
+import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.Span;
 import org.umberline.core.tank.Stage;
 import org.umberline.core.tank.TankModel;
@@ -313,9 +314,22 @@ class TankSimulatorTest {
 
   @Test
   void halfDayRhythmsAlternate() {
-    var routine = new org.umberline.core.tank.Routine(0.1, 3.5, START);
+    var routine = new Routine(0.1, 3.5, START);
     assertThat(routine.daysAfter(START.minusDays(1), START.plusDays(14)))
         .containsExactly(
             START, START.plusDays(3), START.plusDays(7), START.plusDays(10), START.plusDays(14));
+  }
+
+  @Test
+  void aChangeDoneMovesTheRhythmOnAndAMissedOneStaysDue() {
+    var weekly = new Routine(0.1, 7, START);
+    assertThat(weekly.after(START.minusDays(7)).nextOn()).isEqualTo(START);
+    assertThat(weekly.after(START.minusDays(2)).nextOn())
+        .as("done early")
+        .isEqualTo(START.plusDays(7));
+    assertThat(weekly.after(START.plusDays(1)).nextOn())
+        .as("done late")
+        .isEqualTo(START.plusDays(7));
+    assertThat(weekly.after(START.plusDays(20)).nextOn()).isEqualTo(START.plusDays(28));
   }
 }

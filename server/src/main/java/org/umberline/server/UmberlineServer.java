@@ -1,0 +1,22 @@
+package org.umberline.server;
+
+import java.time.Clock;
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
+import org.springframework.context.annotation.Bean;
+
+/** The application: HTTP API, persistence, sign-in, and the page. */
+@SpringBootApplication
+@ConfigurationPropertiesScan
+public class UmberlineServer {
+  public static void main(String[] arguments) {
+    SpringApplication.run(UmberlineServer.class, arguments);
+  }
+
+  /** The one clock; the computation gets its time as a parameter. */
+  @Bean
+  Clock clock() {
+    return Clock.systemUTC();
+  }
+}

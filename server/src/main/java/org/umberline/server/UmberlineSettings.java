@@ -1,0 +1,10 @@
+package org.umberline.server;
+
+import org.springframework.boot.context.properties.ConfigurationProperties;
+
+/**
+ * @param signUp whether anybody who reaches the page may make an account
+ * @param demo whether sample tanks are loaded and their keeper may be signed in by a button
+ */
+@ConfigurationProperties("umberline")
+public record UmberlineSettings(boolean signUp, boolean demo) {}

@@ -1,0 +1,262 @@
+package org.umberline.server.answers;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import java.util.function.UnaryOperator;
+import org.springframework.dao.DataIntegrityViolationException;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.TankModel;
+import org.umberline.server.failure.Refused;
+import org.umberline.server.persistence.LogEntries;
+import org.umberline.server.persistence.LogEntryEntity;
+import org.umberline.server.persistence.LogLineEntity;
+import org.umberline.server.persistence.LogLines;
+import org.umberline.server.persistence.TankEntity;
+import org.umberline.server.persistence.Tanks;
+import org.umberline.tankfile.TankFile;
+import org.umberline.tankfile.TankFileException;
+import org.umberline.tankfile.TankFileReader;
+import org.umberline.tankfile.TankFileWriter;
+import org.umberline.tankfile.shorthand.Reading;
+import org.umberline.tankfile.shorthand.Shorthand;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Tanks as their keepers know them: each reached only by its owner, read and written whole. */
+@Service
+public class TankRecords {
+  /** How far a client's clock may be ahead of the server's. */
+  private static final Duration CLOCK_TOLERANCE = Duration.ofMinutes(5);
+
+  /** One tank as stored, with the version its make-up has. */
+  public record Stored(UUID id, int version, TankModel tank) {}
+
+  /** What became of a line. */
+  public record Recorded(UUID line, List<String> understood, boolean repeated) {}
+
+  private record Key(UUID id, int version, long logRevision) {}
+
+  private final Tanks tanks;
+  private final LogLines lines;
+  private final LogEntries entries;
+  private final TransactionTemplate transaction;
+  private final JsonMapper json;
+  private final Clock clock;
+  private final Cache<Key, TankModel> read = Caffeine.newBuilder().maximumSize(500).build();
+
+  public TankRecords(
+      Tanks tanks,
+      LogLines lines,
+      LogEntries entries,
+      TransactionTemplate transaction,
+      JsonMapper json,
+      Clock clock) {
+    this.tanks = tanks;
+    this.lines = lines;
+    this.entries = entries;
+    this.transaction = transaction;
+    this.json = json;
+    this.clock = clock;
+  }
+
+  /** All tanks of a keeper, by name. */
+  public List<Stored> all(UUID keeper) {
+    return transaction.execute(
+        status -> tanks.findByOwnerIdOrderByName(keeper).stream().map(this::stored).toList());
+  }
+
+  /** One tank; somebody else's is as absent as none. */
+  public Stored one(UUID id, UUID keeper) {
+    return transaction.execute(status -> stored(entity(id, keeper)));
+  }
+
+  private TankEntity entity(UUID id, UUID keeper) {
+    return tanks.findByIdAndOwnerId(id, keeper).orElseThrow(() -> Refused.notFound("tank"));
+  }
+
+  private Stored stored(TankEntity tank) {
+    Key key = new Key(tank.getId(), tank.getVersion(), tank.getLogRevision());
+    return new Stored(tank.getId(), tank.getVersion(), read.get(key, k -> build(tank)));
+  }
+
+  private TankModel build(TankEntity tank) {
+    ObjectNode file = (ObjectNode) json.readTree(tank.getMakeUp());
+    var log = file.putArray("log");
+    entries.standing(tank.getId()).forEach(entry -> log.add(json.readTree(entry.getEntry())));
+    try {
+      return TankFileReader.read(json.writeValueAsString(file)).tank();
+    } catch (TankFileException damaged) {
+      throw new IllegalStateException("stored tank " + tank.getId() + ": " + damaged, damaged);
+    }
+  }
+
+  /**
+   * Takes in a tank file.
+   *
+   * @return the tank; taking in the same id again changes nothing
+   */
+  public Stored takeIn(UUID id, UUID keeper, String text) {
+    TankFile file;
+    try {
+      file = TankFileReader.read(text);
+    } catch (TankFileException refused) {
+      throw new Refused(
+          HttpStatus.BAD_REQUEST,
+          "The tank file can't be taken; nothing was saved.",
+          refused.problems().stream()
+              .map(p -> new Refused.Field(p.pointer(), p.found(), p.allowed()))
+              .toList());
+    }
+    try {
+      return transaction.execute(status -> store(id, keeper, file.tank()));
+    } catch (DataIntegrityViolationException raced) {
+      return one(id, keeper);
+    }
+  }
+
+  private Stored store(UUID id, UUID keeper, TankModel tank) {
+    var known = tanks.findById(id);
+    if (known.isPresent()) {
+      if (!known.get().getOwnerId().equals(keeper)) {
+        throw Refused.conflict("The id is taken; use a new one.");
+      }
+      return stored(known.get());
+    }
+    TankEntity entity =
+        tanks.saveAndFlush(new TankEntity(id, keeper, tank.name(), makeUp(tank), clock.instant()));
+    List<LogEntryEntity> rows = new ArrayList<>();
+    for (LogEntry entry : tank.log()) {
+      rows.add(row(UUID.randomUUID(), id, null, entry, rows.size()));
+    }
+    entries.saveAll(rows);
+    return stored(entity);
+  }
+
+  private String makeUp(TankModel tank) {
+    ObjectNode tree = TankFileWriter.tree(tank);
+    tree.remove("log");
+    return json.writeValueAsString(tree);
+  }
+
+  private LogEntryEntity row(UUID id, UUID tank, UUID line, LogEntry entry, int place) {
+    return new LogEntryEntity(
+        id,
+        tank,
+        line,
+        entry.at().toInstant(),
+        place,
+        json.writeValueAsString(TankFileWriter.entry(entry)));
+  }
+
+  /**
+   * Changes the make-up.
+   *
+   * @param version the version the change was made from
+   * @throws Refused with 409 when the tank has another by now
+   */
+  public Stored change(UUID id, UUID keeper, int version, UnaryOperator<TankModel> change) {
+    transaction.executeWithoutResult(
+        status -> {
+          TankEntity entity = entity(id, keeper);
+          if (entity.getVersion() != version) {
+            throw Refused.conflict(
+                "The tank was changed meanwhile: you have version "
+                    + version
+                    + ", stored is version "
+                    + entity.getVersion()
+                    + ". Nothing was saved.");
+          }
+          entity.setMakeUp(makeUp(change.apply(stored(entity).tank())));
+        });
+    return one(id, keeper);
+  }
+
+  /** Reads a line of shorthand as of {@code typedAt}, without keeping anything. */
+  public Reading read(UUID id, UUID keeper, String line, Instant typedAt) {
+    return read(one(id, keeper).tank(), line, typedAt);
+  }
+
+  private Reading read(TankModel tank, String line, Instant typedAt) {
+    Instant now = clock.instant();
+    if (typedAt.isAfter(now.plus(CLOCK_TOLERANCE))) {
+      throw Refused.field("at", typedAt.toString(), "not later than now, " + now);
+    }
+    Instant at = typedAt.isAfter(now) ? now : typedAt;
+    return Shorthand.read(line, tank, at.atZone(tank.timeZone()));
+  }
+
+  /**
+   * Records a line.
+   *
+   * @param lineId made by the client; the same id again records nothing more
+   * @param typedAt when the keeper typed it, which is when it happened unless it says otherwise
+   */
+  public Recorded record(UUID id, UUID keeper, UUID lineId, String line, Instant typedAt) {
+    try {
+      return transaction.execute(status -> store(id, keeper, lineId, line, typedAt));
+    } catch (DataIntegrityViolationException raced) {
+      return transaction.execute(status -> store(id, keeper, lineId, line, typedAt));
+    }
+  }
+
+  private Recorded store(UUID id, UUID keeper, UUID lineId, String line, Instant typedAt) {
+    TankModel tank = stored(entity(id, keeper)).tank();
+    Reading reading = read(tank, line, typedAt);
+    var known = lines.findById(lineId);
+    if (known.isPresent()) {
+      if (!known.get().getTankId().equals(id) || !known.get().getLine().equals(line)) {
+        throw Refused.conflict("The id stands for another line already. Nothing was saved.");
+      }
+      return new Recorded(lineId, reading.understood(), true);
+    }
+    if (!reading.problems().isEmpty()) {
+      throw new Refused(
+          HttpStatus.BAD_REQUEST,
+          String.join(" ", reading.problems()) + " Nothing was saved.",
+          List.of(new Refused.Field("text", line, String.join(" ", reading.problems()))));
+    }
+    if (reading.entries().isEmpty()) {
+      throw Refused.field("text", "empty", "what was measured or done");
+    }
+    lines.saveAndFlush(new LogLineEntity(lineId, id, line, typedAt, clock.instant(), keeper));
+    List<LogEntryEntity> rows = new ArrayList<>();
+    for (LogEntry entry : reading.entries()) {
+      UUID entryId =
+          UUID.nameUUIDFromBytes((lineId + "/" + rows.size()).getBytes(StandardCharsets.UTF_8));
+      rows.add(row(entryId, id, lineId, entry, rows.size()));
+    }
+    entries.saveAll(rows);
+    tanks.logChanged(id);
+    return new Recorded(lineId, reading.understood(), false);
+  }
+
+  /** Withdraws a line, or puts it back; saying the same again changes nothing. */
+  public void setWithdrawn(UUID id, UUID keeper, UUID lineId, boolean withdrawn) {
+    transaction.executeWithoutResult(
+        status -> {
+          entity(id, keeper);
+          LogLineEntity line =
+              lines.findByIdAndTankId(lineId, id).orElseThrow(() -> Refused.notFound("line"));
+          if (line.isWithdrawn() == withdrawn) {
+            return;
+          }
+          if (withdrawn) {
+            line.withdraw(clock.instant(), keeper);
+          } else {
+            line.putBack();
+          }
+          lines.saveAndFlush(line);
+          tanks.logChanged(id);
+        });
+  }
+}

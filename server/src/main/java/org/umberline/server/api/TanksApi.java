@@ -1,0 +1,144 @@
+package org.umberline.server.api;
+
+import jakarta.validation.Valid;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.umberline.core.tank.Lines;
+import org.umberline.core.tank.Routine;
+import org.umberline.server.answers.BalanceAnswers;
+import org.umberline.server.answers.TankRecords;
+import org.umberline.server.answers.TankRecords.Recorded;
+import org.umberline.server.answers.TankRecords.Stored;
+import org.umberline.server.exchange.Requests;
+import org.umberline.server.exchange.Views;
+import org.umberline.server.security.SignedIn;
+import org.umberline.tankfile.TankFileWriter;
+import org.umberline.tankfile.shorthand.Reading;
+
+/** Tanks: each only for its owner. */
+@RestController
+@RequestMapping("/api")
+class TanksApi {
+  private final TankRecords tanks;
+  private final BalanceAnswers answers;
+
+  TanksApi(TankRecords tanks, BalanceAnswers answers) {
+    this.tanks = tanks;
+    this.answers = answers;
+  }
+
+  /** Every tank of the keeper, most urgent first. */
+  @GetMapping("/rounds")
+  List<Views.RoundsLineView> rounds(@SignedIn.Keeper SignedIn keeper) {
+    List<String> urgency = List.of("stuck", "change", "skip");
+    return tanks.all(keeper.keeperId()).stream()
+        .map(answers::rounds)
+        .sorted(java.util.Comparator.comparingInt(line -> urgency.indexOf(line.verdict())))
+        .toList();
+  }
+
+  @PostMapping("/tanks")
+  @ResponseStatus(HttpStatus.CREATED)
+  Views.BalanceView takeIn(
+      @SignedIn.Keeper SignedIn keeper, @Valid @RequestBody Requests.TakeIn request) {
+    return answers.balance(tanks.takeIn(request.id(), keeper.keeperId(), request.file()));
+  }
+
+  @GetMapping("/tanks/{id}/file")
+  ResponseEntity<String> file(@SignedIn.Keeper SignedIn keeper, @PathVariable UUID id) {
+    Stored stored = tanks.one(id, keeper.keeperId());
+    String name =
+        stored.tank().name().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-")
+            + ".umberline.json";
+    return ResponseEntity.ok()
+        .contentType(MediaType.APPLICATION_JSON)
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment().filename(name).build().toString())
+        .body(TankFileWriter.write(stored.tank()));
+  }
+
+  @GetMapping("/tanks/{id}/balance")
+  Views.BalanceView balance(@SignedIn.Keeper SignedIn keeper, @PathVariable UUID id) {
+    return answers.balance(tanks.one(id, keeper.keeperId()));
+  }
+
+  @PostMapping("/tanks/{id}/what-if")
+  Views.OutlookView whatIf(
+      @SignedIn.Keeper SignedIn keeper,
+      @PathVariable UUID id,
+      @Valid @RequestBody Requests.Try request) {
+    return answers.whatIf(tanks.one(id, keeper.keeperId()), request);
+  }
+
+  @PutMapping("/tanks/{id}/routine")
+  Views.BalanceView routine(
+      @SignedIn.Keeper SignedIn keeper,
+      @PathVariable UUID id,
+      @Valid @RequestBody Requests.RoutineChange request) {
+    Optional<Routine> routine =
+        request.fraction() == null
+            ? Optional.empty()
+            : Optional.of(new Routine(request.fraction(), request.everyDays(), request.nextOn()));
+    return answers.balance(
+        tanks.change(id, keeper.keeperId(), request.version(), tank -> tank.withRoutine(routine)));
+  }
+
+  @PutMapping("/tanks/{id}/lines")
+  Views.BalanceView lines(
+      @SignedIn.Keeper SignedIn keeper,
+      @PathVariable UUID id,
+      @Valid @RequestBody Requests.LinesChange request) {
+    Lines lines =
+        new Lines(BalanceAnswers.line(request.nitrate()), BalanceAnswers.line(request.phosphate()));
+    return answers.balance(
+        tanks.change(id, keeper.keeperId(), request.version(), tank -> tank.withLines(lines)));
+  }
+
+  /** Reads a line without keeping it. */
+  @PostMapping("/tanks/{id}/readings")
+  Views.ReadBackView read(
+      @SignedIn.Keeper SignedIn keeper,
+      @PathVariable UUID id,
+      @Valid @RequestBody Requests.Typed request) {
+    Reading reading = tanks.read(id, keeper.keeperId(), request.text(), request.at());
+    return new Views.ReadBackView(reading.understood(), reading.remarks(), reading.problems());
+  }
+
+  /** Records a line; the same id again records nothing more. */
+  @PostMapping("/tanks/{id}/log")
+  Views.RecordedLineView record(
+      @SignedIn.Keeper SignedIn keeper,
+      @PathVariable UUID id,
+      @Valid @RequestBody Requests.NewLine request) {
+    Recorded recorded =
+        tanks.record(id, keeper.keeperId(), request.id(), request.text().strip(), request.at());
+    return new Views.RecordedLineView(recorded.line(), recorded.understood(), recorded.repeated());
+  }
+
+  /** Withdraws a line, or puts it back. */
+  @PutMapping("/tanks/{id}/log/{line}/withdrawn")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void withdraw(
+      @SignedIn.Keeper SignedIn keeper,
+      @PathVariable UUID id,
+      @PathVariable UUID line,
+      @Valid @RequestBody Requests.Withdrawal request) {
+    tanks.setWithdrawn(id, keeper.keeperId(), line, request.withdrawn());
+  }
+}

@@ -1,0 +1,60 @@
+package org.umberline.server.demo;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.UUID;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Component;
+import org.umberline.core.tank.TankModel;
+import org.umberline.server.answers.TankRecords;
+import org.umberline.server.persistence.KeeperEntity;
+import org.umberline.server.persistence.Keepers;
+import org.umberline.tankfile.TankFileWriter;
+
+/** Loads the invented tanks of Larkfield Hall, once; what is changed afterwards stays. */
+@Component
+@ConditionalOnProperty("umberline.demo")
+class DemoData implements ApplicationRunner {
+  private static final Logger LOG = LoggerFactory.getLogger(DemoData.class);
+  private static final String KEEPER = "wren";
+
+  private final Keepers keepers;
+  private final TankRecords tanks;
+  private final PasswordEncoder passwords;
+  private final Clock clock;
+
+  DemoData(Keepers keepers, TankRecords tanks, PasswordEncoder passwords, Clock clock) {
+    this.keepers = keepers;
+    this.tanks = tanks;
+    this.passwords = passwords;
+    this.clock = clock;
+  }
+
+  @Override
+  public void run(ApplicationArguments arguments) {
+    if (keepers.findBySignInName(KEEPER).isPresent()) {
+      return;
+    }
+    // Nobody knows this password: the demo's keeper signs in by the button alone.
+    KeeperEntity wren =
+        keepers.save(
+            new KeeperEntity(
+                id(KEEPER),
+                KEEPER,
+                passwords.encode(UUID.randomUUID().toString()),
+                clock.instant()));
+    TankModel stillwater = Stillwater.tank(LocalDate.now(clock));
+    tanks.takeIn(id(stillwater.name()), wren.getId(), TankFileWriter.write(stillwater));
+    LOG.info("Loaded the demo's tanks");
+  }
+
+  private static UUID id(String name) {
+    return UUID.nameUUIDFromBytes(("larkfield-hall/" + name).getBytes(StandardCharsets.UTF_8));
+  }
+}

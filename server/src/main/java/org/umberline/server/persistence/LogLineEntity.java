@@ -1,0 +1,76 @@
+package org.umberline.server.persistence;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.UUID;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
+
+/** A line as its keeper typed it. It is never rewritten, only withdrawn and put back. */
+@Entity
+@Table(name = "log_line")
+public class LogLineEntity {
+  @Id
+  @JdbcTypeCode(SqlTypes.CHAR)
+  @Column(length = 36)
+  private UUID id;
+
+  @JdbcTypeCode(SqlTypes.CHAR)
+  @Column(length = 36)
+  private UUID tankId;
+
+  private String line;
+  private Instant typedAt;
+  private Instant recordedAt;
+
+  @JdbcTypeCode(SqlTypes.CHAR)
+  @Column(length = 36)
+  private UUID recordedBy;
+
+  private Instant withdrawnAt;
+
+  @JdbcTypeCode(SqlTypes.CHAR)
+  @Column(length = 36)
+  private UUID withdrawnBy;
+
+  protected LogLineEntity() {}
+
+  public LogLineEntity(
+      UUID id, UUID tankId, String line, Instant typedAt, Instant recordedAt, UUID recordedBy) {
+    this.id = id;
+    this.tankId = tankId;
+    this.line = line;
+    this.typedAt = typedAt;
+    this.recordedAt = recordedAt;
+    this.recordedBy = recordedBy;
+  }
+
+  public UUID getId() {
+    return id;
+  }
+
+  public UUID getTankId() {
+    return tankId;
+  }
+
+  public String getLine() {
+    return line;
+  }
+
+  public boolean isWithdrawn() {
+    return withdrawnAt != null;
+  }
+
+  public void withdraw(Instant at, UUID by) {
+    withdrawnAt = at;
+    withdrawnBy = by;
+  }
+
+  public void putBack() {
+    withdrawnAt = null;
+    withdrawnBy = null;
+  }
+}

@@ -1,0 +1,78 @@
+package org.umberline.server.persistence;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.util.UUID;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.annotations.OptimisticLock;
+import org.hibernate.type.SqlTypes;
+
+/** A tank: its make-up as a tank file without log, and counters that say when something changed. */
+@Entity
+@Table(name = "tank")
+public class TankEntity {
+  @Id
+  @JdbcTypeCode(SqlTypes.CHAR)
+  @Column(length = 36)
+  private UUID id;
+
+  @JdbcTypeCode(SqlTypes.CHAR)
+  @Column(length = 36)
+  private UUID ownerId;
+
+  private String name;
+
+  @Column(columnDefinition = "longtext")
+  private String makeUp;
+
+  /** Counts the changes of the make-up; a stale writer is told. */
+  @Version private int version;
+
+  /** Counts the changes of the log; entries do not contend with one another. */
+  @OptimisticLock(excluded = true)
+  private long logRevision;
+
+  private Instant createdAt;
+
+  protected TankEntity() {}
+
+  public TankEntity(UUID id, UUID ownerId, String name, String makeUp, Instant createdAt) {
+    this.id = id;
+    this.ownerId = ownerId;
+    this.name = name;
+    this.makeUp = makeUp;
+    this.createdAt = createdAt;
+  }
+
+  public UUID getId() {
+    return id;
+  }
+
+  public UUID getOwnerId() {
+    return ownerId;
+  }
+
+  public String getName() {
+    return name;
+  }
+
+  public String getMakeUp() {
+    return makeUp;
+  }
+
+  public void setMakeUp(String makeUp) {
+    this.makeUp = makeUp;
+  }
+
+  public int getVersion() {
+    return version;
+  }
+
+  public long getLogRevision() {
+    return logRevision;
+  }
+}

@@ -1,0 +1,126 @@
+package org.umberline.server.security;
+
+import jakarta.servlet.DispatcherType;
+import java.util.Locale;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.core.annotation.Order;
+import org.springframework.http.HttpMethod;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.config.Customizer;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.core.userdetails.UserDetailsService;
+import org.springframework.security.core.userdetails.UsernameNotFoundException;
+import org.springframework.security.crypto.factory.PasswordEncoderFactories;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextRepository;
+import org.umberline.server.failure.ProblemWriter;
+import org.umberline.server.persistence.Keepers;
+
+/** Form sign-in with a session in the database and a CSRF token; everything else is refused. */
+@Configuration
+public class SecurityConfiguration {
+  /** What the browser may do with the page: nothing from elsewhere. */
+  private static final String CONTENT_POLICY =
+      "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:;"
+          + " object-src 'none'; base-uri 'self'; frame-ancestors 'none'; form-action 'self'";
+
+  /** The page's own files need no session, and get none. */
+  @Bean
+  @Order(1)
+  SecurityFilterChain page(HttpSecurity http) throws Exception {
+    return http.securityMatcher(request -> !request.getRequestURI().startsWith("/api/"))
+        .authorizeHttpRequests(
+            all ->
+                all.requestMatchers(HttpMethod.GET)
+                    .permitAll()
+                    .requestMatchers(HttpMethod.HEAD)
+                    .permitAll()
+                    .anyRequest()
+                    .denyAll())
+        .headers(
+            headers ->
+                headers
+                    .cacheControl(cache -> cache.disable())
+                    .contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY)))
+        .csrf(csrf -> csrf.disable())
+        .requestCache(cache -> cache.disable())
+        .securityContext(context -> context.disable())
+        .sessionManagement(session -> session.disable())
+        .build();
+  }
+
+  @Bean
+  @Order(2)
+  SecurityFilterChain api(
+      HttpSecurity http, ProblemWriter problems, SecurityContextRepository contexts)
+      throws Exception {
+    return http.authorizeHttpRequests(
+            all ->
+                all.dispatcherTypeMatchers(DispatcherType.ERROR, DispatcherType.FORWARD)
+                    .permitAll()
+                    .requestMatchers(HttpMethod.GET, "/api/session", "/api/openapi/**")
+                    .permitAll()
+                    .requestMatchers(HttpMethod.POST, "/api/demo-sign-in", "/api/keepers")
+                    .permitAll()
+                    .anyRequest()
+                    .authenticated())
+        .formLogin(
+            form ->
+                form.loginProcessingUrl("/api/sign-in")
+                    .usernameParameter("name")
+                    .passwordParameter("password")
+                    .successHandler((request, response, who) -> response.setStatus(204))
+                    .failureHandler(
+                        (request, response, failure) ->
+                            problems.write(
+                                request,
+                                response,
+                                HttpStatus.UNAUTHORIZED,
+                                "Name and password do not go together.")))
+        .logout(
+            out ->
+                out.logoutUrl("/api/sign-out")
+                    .logoutSuccessHandler((request, response, who) -> response.setStatus(204)))
+        .exceptionHandling(
+            handling ->
+                handling
+                    .authenticationEntryPoint(
+                        (request, response, failure) ->
+                            problems.write(
+                                request, response, HttpStatus.UNAUTHORIZED, "Sign in first."))
+                    .accessDeniedHandler(
+                        (request, response, failure) ->
+                            problems.write(
+                                request,
+                                response,
+                                HttpStatus.FORBIDDEN,
+                                "The page is out of date; load it again.")))
+        .securityContext(context -> context.securityContextRepository(contexts))
+        .csrf(csrf -> csrf.spa())
+        .requestCache(cache -> cache.disable())
+        .headers(Customizer.withDefaults())
+        .build();
+  }
+
+  @Bean
+  SecurityContextRepository contexts() {
+    return new HttpSessionSecurityContextRepository();
+  }
+
+  @Bean
+  PasswordEncoder passwordEncoder() {
+    return PasswordEncoderFactories.createDelegatingPasswordEncoder();
+  }
+
+  @Bean
+  UserDetailsService keepersByName(Keepers keepers) {
+    return name ->
+        keepers
+            .findBySignInName(name.strip().toLowerCase(Locale.ROOT))
+            .map(k -> new SignedIn(k.getId(), k.getSignInName(), k.getPasswordHash()))
+            .orElseThrow(() -> new UsernameNotFoundException("no keeper of that name"));
+  }
+}
