@@ -24,7 +24,7 @@ public final class NotCounted {
     }
     for (int i = 0; i < tank.exports().size(); i++) {
       ExportMethod export = tank.exports().get(i);
-      notCounted.add("/exports/" + i + ": " + export.kind());
+      notCounted.add("/exports/" + i + ": " + export.kind() + " “" + export.id() + "”");
     }
     return notCounted;
   }

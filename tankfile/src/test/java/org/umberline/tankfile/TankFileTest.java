@@ -68,8 +68,8 @@ class TankFileTest {
   @Test
   void whatIsNotCountedYetIsNamed() throws Exception {
     assertThat(TankFileReader.read(example()).notCounted())
-        .anyMatch(line -> line.equals("/exports/1: skimmer"))
-        .anyMatch(line -> line.equals("/exports/2: phosphate-adsorber"))
+        .anyMatch(line -> line.equals("/exports/1: skimmer “skim”"))
+        .anyMatch(line -> line.equals("/exports/2: phosphate-adsorber “ads”"))
         .anyMatch(line -> line.startsWith("/tank/substrate"))
         .anyMatch(line -> line.equals("/log/3: clean"));
   }

@@ -33,6 +33,12 @@ public final class Planner {
 
   private static final int LONGEST_RECOVERY = 14;
 
+  /**
+   * A tank is over a line when more draws than this say so. One that only may be is brought under
+   * by the first change of its routine.
+   */
+  private static final double OVER_THE_LINE = 0.5;
+
   /** Options within this factor of the least water count as equal, the habit then decides. */
   private static final double AS_LITTLE_WATER = 1.1;
 
@@ -123,7 +129,7 @@ public final class Planner {
 
   /** The shortest series of equal daily changes that brings the tank under its ceilings. */
   private PlannedChanges findRecovery() {
-    if (!keeping.hasCeiling() || keeping.overNow() <= 1 - limits.confidence() || sourceTooRich) {
+    if (!keeping.hasCeiling() || keeping.overNow() <= OVER_THE_LINE || sourceTooRich) {
       return PlannedChanges.NONE;
     }
     int most = wholePercents(Math.min(single.largestFraction(), LARGEST_RECOVERY_CHANGE));
@@ -407,7 +413,7 @@ public final class Planner {
     } else if (!recovery.isEmpty()) {
       fraction = OptionalDouble.of(recovery.get(0).fraction());
       why.add(
-          "The water is over a line now or may well be; "
+          "The water is over a line now; "
               + recovery.size()
               + (recovery.size() == 1 ? " change brings" : " changes, one a day, bring")
               + " it under.");

@@ -3,6 +3,7 @@ package org.umberline.server.api;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.Content;
+import io.swagger.v3.oas.models.media.JsonSchema;
 import io.swagger.v3.oas.models.media.MediaType;
 import io.swagger.v3.oas.models.media.Schema;
 import io.swagger.v3.oas.models.responses.ApiResponse;
@@ -39,7 +40,7 @@ class ApiDescription {
                       .addMediaType(
                           "application/problem+json",
                           new MediaType()
-                              .schema(new Schema<>().$ref("#/components/schemas/Problem"))));
+                              .schema(new JsonSchema().$ref("#/components/schemas/Problem"))));
       api.getPaths()
           .values()
           .forEach(
@@ -67,6 +68,9 @@ class ApiDescription {
                 property.setNullable(null);
                 if (property.getTypes() != null) {
                   property.getTypes().remove("null");
+                  if (property.getTypes().isEmpty()) {
+                    property.setTypes(null);
+                  }
                 }
               } else {
                 required.add(name);

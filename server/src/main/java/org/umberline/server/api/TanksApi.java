@@ -54,9 +54,10 @@ class TanksApi {
 
   @PostMapping("/tanks")
   @ResponseStatus(HttpStatus.CREATED)
-  Views.BalanceView takeIn(
+  Views.TakenInView takeIn(
       @SignedIn.Keeper SignedIn keeper, @Valid @RequestBody Requests.TakeIn request) {
-    return answers.balance(tanks.takeIn(request.id(), keeper.keeperId(), request.file()));
+    Stored stored = tanks.takeIn(request.id(), keeper.keeperId(), request.file());
+    return new Views.TakenInView(stored.id(), stored.tank().name());
   }
 
   @GetMapping("/tanks/{id}/file")

@@ -147,6 +147,9 @@ public final class Views {
       @Schema(nullable = true) Integer daysSinceTest,
       @Schema(nullable = true) Integer daysSinceChange) {}
 
+  @Schema(name = "TakenIn")
+  public record TakenInView(UUID id, String name) {}
+
   @Schema(name = "ReadBack", description = "what a line of shorthand was read as")
   public record ReadBackView(
       List<String> understood, List<String> remarks, List<String> problems) {}

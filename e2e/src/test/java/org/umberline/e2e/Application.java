@@ -1,0 +1,101 @@
+package org.umberline.e2e;
+
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.concurrent.TimeUnit;
+import org.umberline.server.PrivateDatabase;
+
+/** The packaged application with the demo's data, on a database and port of its own. */
+final class Application implements AutoCloseable {
+  private static final Duration LONGEST_START = Duration.ofMinutes(3);
+
+  private final PrivateDatabase database;
+  private final Process process;
+  private final int port;
+
+  Application(String name) {
+    database = new PrivateDatabase(name).start();
+    try (ServerSocket free = new ServerSocket(0)) {
+      port = free.getLocalPort();
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    }
+    try {
+      Path log = Path.of("target", name + ".log").toAbsolutePath();
+      Files.createDirectories(log.getParent());
+      ProcessBuilder builder =
+          new ProcessBuilder(
+                  "java", "-XX:TieredStopAtLevel=1", "-jar", System.getProperty("application"))
+              .redirectErrorStream(true)
+              .redirectOutput(log.toFile());
+      builder.environment().put("UMBERLINE_PORT", String.valueOf(port));
+      builder.environment().put("UMBERLINE_DATABASE_PORT", database.port());
+      builder.environment().put("UMBERLINE_DATABASE_PASSWORD", database.password());
+      builder.environment().put("UMBERLINE_DEMO", "true");
+      process = builder.start();
+      awaitReady(log);
+    } catch (IOException e) {
+      database.close();
+      throw new IllegalStateException(e);
+    }
+  }
+
+  private void awaitReady(Path log) {
+    HttpClient client = HttpClient.newHttpClient();
+    HttpRequest health =
+        HttpRequest.newBuilder(URI.create(address() + "/actuator/health/readiness")).build();
+    Instant end = Instant.now().plus(LONGEST_START);
+    while (Instant.now().isBefore(end) && process.isAlive()) {
+      try {
+        if (client.send(health, HttpResponse.BodyHandlers.discarding()).statusCode() == 200) {
+          return;
+        }
+        TimeUnit.MILLISECONDS.sleep(200);
+      } catch (IOException e) {
+        pause();
+      } catch (InterruptedException e) {
+        Thread.currentThread().interrupt();
+        break;
+      }
+    }
+    close();
+    throw new IllegalStateException("the application did not start; see " + log);
+  }
+
+  private static void pause() {
+    try {
+      TimeUnit.MILLISECONDS.sleep(200);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+
+  String address() {
+    return "http://127.0.0.1:" + port;
+  }
+
+  PrivateDatabase database() {
+    return database;
+  }
+
+  @Override
+  public void close() {
+    process.destroy();
+    try {
+      if (!process.waitFor(20, TimeUnit.SECONDS)) {
+        process.destroyForcibly();
+      }
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+    database.close();
+  }
+}

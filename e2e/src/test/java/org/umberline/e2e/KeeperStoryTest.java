@@ -1,0 +1,227 @@
+package org.umberline.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.WebElement;
+import org.umberline.tankfile.TankFileReader;
+
+/** What a keeper lives through, against the packaged application. */
+class KeeperStoryTest {
+  private static final String FRACTION = "share of the water to change";
+  private static final String EVERY = "days between changes";
+
+  private static Application application;
+  private Page page;
+
+  @BeforeAll
+  static void startApplication() {
+    application = new Application("test-e2e");
+  }
+
+  @AfterAll
+  static void stopApplication() {
+    application.close();
+  }
+
+  @BeforeEach
+  void openBrowser() {
+    page = new Page(application.address());
+  }
+
+  @AfterEach
+  void closeBrowser() {
+    page.close();
+  }
+
+  @Test
+  void fromSignInOverTestAndChangeToAnAdoptedRoutineThatIsStillThereAfterwards() {
+    page.enterDemo().openTank();
+    page.awaitText("sentence", "Change");
+    page.awaitText("outcome", "Nitrate stays under 40");
+    page.awaitText("outcome", "Left alone");
+    int cards = page.count("nitrate-card");
+    int changes = page.count("change-done");
+    assertThat(cards).isGreaterThan(5);
+
+    // The line is read back before Enter, and what it means is said.
+    page.type("no3 40");
+    page.awaitText("read-back", "Nitrate 40 mg/L NO3");
+    page.awaitText("read-back", "between 35 and 50");
+    page.see("entry-line").sendKeys(Keys.ENTER);
+    page.awaitText("toast", "Noted: Nitrate 40");
+    page.await("one card more", d -> page.count("nitrate-card") == cards + 1);
+
+    page.note("change 25% siphon half");
+    page.await("one notch more", d -> page.count("change-done") == changes + 1);
+
+    // Undo takes the change back.
+    page.see("toast").findElement(By.xpath(".//button[text()='Undo']")).click();
+    page.awaitText("toast", "Taken back");
+    page.await("the notch is gone", d -> page.count("change-done") == changes);
+
+    // Changing the interval finds the share that goes with it.
+    String before = page.value(FRACTION);
+    WebElement every = page.handle(EVERY);
+    every.click();
+    every.sendKeys("3.5", Keys.ENTER);
+    page.await("the share follows", d -> !page.value(FRACTION).equals(before));
+    page.awaitText("outcome", "stays under 40");
+    String share = page.value(FRACTION);
+
+    // Changing the share moves the picture.
+    String band = page.see("nitrate-band").getDomAttribute("d");
+    WebElement fraction = page.handle(FRACTION);
+    fraction.sendKeys(Keys.ARROW_UP, Keys.ARROW_UP, Keys.ARROW_UP);
+    page.await("the band moves", d -> !page.see("nitrate-band").getDomAttribute("d").equals(band));
+    page.handle(FRACTION).sendKeys(Keys.ESCAPE);
+    page.await("Escape puts back", d -> page.value(FRACTION).equals(before));
+
+    every = page.handle(EVERY);
+    every.click();
+    every.sendKeys("3.5", Keys.ENTER);
+    page.await("the share follows again", d -> page.value(FRACTION).equals(share));
+    page.see("adopt").click();
+    page.awaitText("toast", "Adopted: " + share);
+
+    page.reload();
+    page.see("tideline");
+    page.await("the routine is still there", d -> page.value(EVERY).equals("3.5 days"));
+    assertThat(page.value(FRACTION)).isEqualTo(share);
+    page.awaitText("standing", "This is your routine");
+    assertThat(page.count("nitrate-card")).isEqualTo(cards + 1);
+  }
+
+  @Test
+  void theUmberLineIsMovedByKeysAndTheSentenceFollows() {
+    page.enterDemo().openTank();
+    String before = page.value(FRACTION);
+    page.see("nitrate-line");
+    page.script("document.querySelector('[data-testid=nitrate-line]').focus()");
+    for (int i = 0; i < 6; i++) {
+      page.press(Keys.ARROW_DOWN);
+    }
+    page.awaitText("outcome", "under 34");
+    page.await("more water is needed", d -> percent(page.value(FRACTION)) > percent(before));
+    page.press(Keys.ESCAPE);
+    page.awaitText("outcome", "under 40");
+  }
+
+  private static int percent(String text) {
+    return Integer.parseInt(text.replaceAll("\\D", ""));
+  }
+
+  @Test
+  void whatCannotBeReadIsSaidAndNothingIsNoted() {
+    page.enterDemo().openTank();
+    int cards = page.count("nitrate-card");
+    page.type("no3 5000");
+    page.awaitText("read-back", "can't be right");
+    page.see("entry-line").sendKeys(Keys.ENTER);
+    page.awaitText("read-back", "Nothing was saved");
+    assertThat(page.see("entry-line").getDomProperty("value")).isEqualTo("no3 5000");
+    page.see("entry-line").sendKeys(Keys.ESCAPE);
+
+    page.script(
+        "const line = document.querySelector('[data-testid=entry-line]');"
+            + "line.focus(); line.value = 'x'.repeat(2000000);"
+            + "line.dispatchEvent(new Event('input', {bubbles: true}))");
+    page.awaitText("read-back", "at most");
+    assertThat(page.count("nitrate-card")).isEqualTo(cards);
+  }
+
+  @Test
+  void theDatabaseGoesAndComesBackAndNothingIsLost() {
+    page.enterDemo().openTank();
+    int cards = page.count("nitrate-card");
+    page.type("no3 40 1 h ago");
+    page.awaitText("read-back", "Nitrate 40");
+    application.database().stop();
+    try {
+      page.see("entry-line").sendKeys(Keys.ENTER);
+      page.awaitText("away", "The database is away");
+      assertThat(page.see("entry-line").getDomProperty("value")).isEqualTo("no3 40 1 h ago");
+      // The page is loaded again while the database is still away: the line is not lost.
+      page.reload();
+      page.awaitText("away", "The database is away");
+    } finally {
+      application.database().start();
+    }
+    page.awaitGone("away");
+    page.see("tideline");
+    page.awaitText("toast", "Noted: Nitrate 40");
+    page.await("noted once", d -> page.count("nitrate-card") == cards + 1);
+    page.reload();
+    page.see("tideline");
+    page.await("noted once", d -> page.count("nitrate-card") == cards + 1);
+  }
+
+  @Test
+  void aTankLeavesAsAFileAndComesBackAndABrokenOneIsRefusedWithItsFaults(@TempDir Path folder)
+      throws Exception {
+    page.enterDemo().openTank();
+    String file =
+        (String)
+            page.script(
+                "const request = new XMLHttpRequest();"
+                    + "request.open('GET', arguments[0], false); request.send();"
+                    + "return request.responseText",
+                page.see("tank-file").getDomProperty("href"));
+    assertThat(TankFileReader.read(file).tank().name()).isEqualTo("Stillwater");
+    Path good =
+        Files.writeString(
+            folder.resolve("copy.umberline.json"), file.replace("Stillwater", "Millpond"));
+    Path bad =
+        Files.writeString(
+            folder.resolve("bad.umberline.json"),
+            file.replace("\"netVolumeL\" : 190", "\"netVolumeL\" : -190"));
+    page.open("/");
+    page.see("take-in").sendKeys(bad.toString());
+    page.awaitText("refused", "/tank/netVolumeL");
+    page.see("take-in").sendKeys(good.toString());
+    page.see("tideline");
+    page.awaitText("sentence", "Change");
+    assertThat(page.see("tank-file").getDomProperty("href")).isNotEmpty();
+    page.open("/");
+    page.await("two tanks", d -> page.count("rounds-line") == 2);
+  }
+
+  @Test
+  void everythingFitsTheScreenAndAPhone() {
+    page.enterDemo().openTank();
+    page.awaitText("sentence", "Change");
+    assertThat(overflow("Height")).as("no scrolling at 1280 x 800").isLessThanOrEqualTo(0);
+    page.size(390, 844).reload();
+    page.awaitText("sentence", "Change");
+    page.see("tideline");
+    assertThat(overflow("Width")).as("no sideways scrolling on a phone").isLessThanOrEqualTo(0);
+    Number lineBottom =
+        (Number)
+            page.script(
+                "return document.querySelector('[data-testid=entry-line]')"
+                    + ".getBoundingClientRect().bottom");
+    assertThat(lineBottom.intValue()).as("the entry line is in sight").isLessThan(844);
+    Number panel =
+        (Number)
+            page.script(
+                "return document.querySelector('[data-testid=nitrate-band]')"
+                    + ".getBoundingClientRect().top");
+    assertThat(panel.intValue()).as("the nitrate tideline is in sight").isLessThan(760);
+  }
+
+  private int overflow(String side) {
+    return ((Number)
+            page.script(
+                "return document.documentElement.scroll%s - window.inner%s".formatted(side, side)))
+        .intValue();
+  }
+}

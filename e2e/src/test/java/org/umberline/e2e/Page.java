@@ -1,0 +1,200 @@
+package org.umberline.e2e;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.OutputType;
+import org.openqa.selenium.StaleElementReferenceException;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.chrome.ChromeDriver;
+import org.openqa.selenium.chrome.ChromeDriverService;
+import org.openqa.selenium.chrome.ChromeOptions;
+import org.openqa.selenium.support.ui.WebDriverWait;
+
+/** A headless browser at the page; every look waits until there is something to see. */
+final class Page implements AutoCloseable {
+  private static final Duration PATIENCE = Duration.ofSeconds(30);
+
+  private final ChromeDriver driver;
+  private final Path profile;
+  private final String address;
+
+  Page(String address) {
+    this.address = address;
+    try {
+      profile = Files.createTempDirectory("umberline-chromium");
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    }
+    ChromeOptions options = new ChromeOptions();
+    options.setBinary("/usr/bin/chromium");
+    options.addArguments(
+        "--headless=new",
+        "--no-sandbox",
+        "--disable-gpu",
+        "--disable-dev-shm-usage",
+        "--disable-quic",
+        "--no-first-run",
+        "--no-default-browser-check",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+        "--disable-extensions",
+        "--disable-default-apps",
+        "--metrics-recording-only",
+        "--force-device-scale-factor=1",
+        "--hide-scrollbars",
+        "--lang=en-US",
+        "--window-size=1280,800",
+        "--user-data-dir=" + profile);
+    options.setExperimentalOption(
+        "prefs", Map.of("download.default_directory", profile.resolve("downloads").toString()));
+    driver =
+        new ChromeDriver(
+            new ChromeDriverService.Builder()
+                .usingDriverExecutable(Path.of("/usr/bin/chromedriver").toFile())
+                .usingAnyFreePort()
+                .build(),
+            options);
+    size(1280, 800);
+  }
+
+  /** Sets the exact size; narrow pages are those of a phone. */
+  Page size(int width, int height) {
+    driver.executeCdpCommand(
+        "Emulation.setDeviceMetricsOverride",
+        Map.of("width", width, "height", height, "deviceScaleFactor", 1, "mobile", width < 500));
+    driver.executeCdpCommand("Emulation.setTouchEmulationEnabled", Map.of("enabled", width < 500));
+    return this;
+  }
+
+  Page open(String path) {
+    driver.get(address + path);
+    return this;
+  }
+
+  /** Enters as the demo's keeper and stands at the rounds. */
+  Page enterDemo() {
+    open("/");
+    see("demo-sign-in").click();
+    see("rounds-line");
+    return this;
+  }
+
+  /** Opens the first tank of the rounds. */
+  Page openTank() {
+    see("rounds-line").findElement(By.tagName("a")).click();
+    see("tideline");
+    return this;
+  }
+
+  Page theme(String theme) {
+    open("/");
+    driver.executeScript("localStorage.setItem('umberline-theme', arguments[0])", theme);
+    return open("/");
+  }
+
+  <T> T await(String what, Function<ChromeDriver, T> condition) {
+    return new WebDriverWait(driver, PATIENCE)
+        .ignoring(StaleElementReferenceException.class)
+        .withMessage(what)
+        .until(d -> condition.apply(driver));
+  }
+
+  private static By mark(String testId) {
+    return By.cssSelector("[data-testid='" + testId + "']");
+  }
+
+  WebElement see(String testId) {
+    return await(
+        testId + " is to be seen",
+        d ->
+            d.findElements(mark(testId)).stream()
+                .filter(WebElement::isDisplayed)
+                .findFirst()
+                .orElse(null));
+  }
+
+  boolean sees(String testId) {
+    return !driver.findElements(mark(testId)).isEmpty();
+  }
+
+  int count(String testId) {
+    return driver.findElements(mark(testId)).size();
+  }
+
+  void awaitText(String testId, String part) {
+    await(testId + " says “" + part + "”", d -> see(testId).getText().contains(part));
+  }
+
+  void awaitGone(String testId) {
+    await(testId + " is gone", d -> !sees(testId));
+  }
+
+  /** A handle of the sentence by what it is called. */
+  WebElement handle(String label) {
+    return await(
+        "the handle " + label,
+        d ->
+            d.findElements(By.cssSelector("input[aria-label='" + label + "']")).stream()
+                .findFirst()
+                .orElse(null));
+  }
+
+  String value(String label) {
+    return handle(label).getDomProperty("value");
+  }
+
+  Page type(String text) {
+    WebElement line = see("entry-line");
+    line.click();
+    line.sendKeys(text);
+    return this;
+  }
+
+  void press(CharSequence... keys) {
+    driver.switchTo().activeElement().sendKeys(keys);
+  }
+
+  /** Notes a line and waits until the page says it is kept. */
+  void note(String text) {
+    type(text);
+    awaitText("read-back", "now");
+    see("entry-line").sendKeys(Keys.ENTER);
+    awaitText("toast", "Noted");
+  }
+
+  Object script(String script, Object... arguments) {
+    return driver.executeScript(script, arguments);
+  }
+
+  void reload() {
+    driver.navigate().refresh();
+  }
+
+  List<WebElement> all(String css) {
+    return driver.findElements(By.cssSelector(css));
+  }
+
+  String address() {
+    return driver.getCurrentUrl();
+  }
+
+  void picture(Path file) throws IOException {
+    // Fonts are in, and nothing moves any more.
+    driver.executeAsyncScript("document.fonts.ready.then(arguments[arguments.length - 1])");
+    Files.createDirectories(file.getParent());
+    Files.write(file, driver.getScreenshotAs(OutputType.BYTES));
+  }
+
+  @Override
+  public void close() {
+    driver.quit();
+  }
+}

@@ -1,0 +1,179 @@
+package org.umberline.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.DynamicTest;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestFactory;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
+import org.umberline.server.RunningServer.Running;
+
+@ExtendWith(RunningServer.class)
+class AccessTest {
+  private Running server;
+
+  @BeforeEach
+  void take(Running running) {
+    server = running;
+  }
+
+  /** Bodies that are good in themselves, so that only the owner can be what refuses them. */
+  private static final Map<String, String> BODIES =
+      Map.of(
+          "POST /api/tanks/{id}/what-if",
+          """
+          {"solve": "FRACTION", "fraction": 0.2, "everyDays": 7, "nextOn": "2026-11-28"}""",
+          "PUT /api/tanks/{id}/routine",
+          """
+          {"version": 0, "fraction": 0.2, "everyDays": 7, "nextOn": "2026-11-28"}""",
+          "PUT /api/tanks/{id}/lines",
+          """
+          {"version": 0, "nitrate": {"ceilingMgL": 30}, "phosphate": {}}""",
+          "POST /api/tanks/{id}/readings",
+          """
+          {"text": "no3 20", "at": "2026-11-25T10:00:00Z"}""",
+          "POST /api/tanks/{id}/log",
+          """
+          {"id": "8a5f0c9e-58a0-4dd8-9a55-0e1f9d1f4a11", "text": "no3 20",
+           "at": "2026-11-25T10:00:00Z"}""",
+          "PUT /api/tanks/{id}/log/{line}/withdrawn",
+          """
+          {"withdrawn": true}""",
+          "GET /api/tanks/{id}/balance",
+          "",
+          "GET /api/tanks/{id}/file",
+          "");
+
+  /** Every endpoint of a tank that the application has, found by asking it. */
+  private List<String> tankEndpoints() {
+    List<String> endpoints = new ArrayList<>();
+    server
+        .beans()
+        .getBean("requestMappingHandlerMapping", RequestMappingHandlerMapping.class)
+        .getHandlerMethods()
+        .forEach(
+            (mapping, method) -> {
+              Set<String> paths = mapping.getPatternValues();
+              paths.stream()
+                  .filter(path -> path.startsWith("/api/tanks/{id}"))
+                  .forEach(
+                      path ->
+                          mapping
+                              .getMethodsCondition()
+                              .getMethods()
+                              .forEach(verb -> endpoints.add(verb + " " + path)));
+            });
+    return endpoints;
+  }
+
+  private static Browser.Answer call(Browser browser, String endpoint, String tank, String line) {
+    String path =
+        endpoint.substring(endpoint.indexOf(' ') + 1).replace("{id}", tank).replace("{line}", line);
+    return endpoint.startsWith("GET")
+        ? browser.get(path)
+        : endpoint.startsWith("PUT")
+            ? browser.put(path, BODIES.get(endpoint))
+            : browser.post(path, BODIES.get(endpoint));
+  }
+
+  @TestFactory
+  Stream<DynamicTest> aTankIsReachedByItsOwnerAlone() {
+    Browser owner = server.browser().asNewKeeper();
+    String tank = owner.newTank();
+    String line = owner.note(tank, "no3 20").json().path("id").asString();
+    String before = owner.get("/api/tanks/" + tank + "/file").raw().body();
+    Browser other = server.browser().asNewKeeper();
+    Browser nobody = server.browser();
+    List<String> endpoints = tankEndpoints();
+    assertThat(endpoints)
+        .as("each has a body here")
+        .containsExactlyInAnyOrderElementsOf(BODIES.keySet());
+    return endpoints.stream()
+        .map(
+            endpoint ->
+                DynamicTest.dynamicTest(
+                    endpoint,
+                    () -> {
+                      assertThat(call(other, endpoint, tank, line).status())
+                          .as("somebody else")
+                          .isEqualTo(404);
+                      assertThat(call(nobody, endpoint, tank, line).status())
+                          .as("nobody")
+                          .isEqualTo(401);
+                      assertThat(owner.get("/api/tanks/" + tank + "/file").raw().body())
+                          .isEqualTo(before);
+                    }));
+  }
+
+  @Test
+  void anotherKeepersTankIdCannotBeTakenOver() {
+    Browser owner = server.browser().asNewKeeper();
+    String tank = owner.newTank();
+    Browser other = server.browser().asNewKeeper();
+    assertThat(other.takeIn(tank, Browser.SMALL_TANK).status()).isEqualTo(409);
+    assertThat(other.get("/api/rounds").json()).isEmpty();
+  }
+
+  @Test
+  void aWriteWithoutItsTokenIsRefused() {
+    Browser owner = server.browser().asNewKeeper();
+    String tank = owner.newTank();
+    Browser.Answer answer =
+        owner.postWithoutToken(
+            "/api/tanks/" + tank + "/log", BODIES.get("POST /api/tanks/{id}/log"));
+    assertThat(answer.status()).isEqualTo(403);
+    assertThat(answer.raw().headers().firstValue("Content-Type").orElse(""))
+        .startsWith("application/problem+json");
+  }
+
+  @Test
+  void aWrongPasswordIsRefusedAndARightOneOpensASession() {
+    Browser browser = server.browser().asNewKeeper();
+    assertThat(browser.get("/api/session").json().path("signedIn").asBoolean()).isTrue();
+    browser.form("/api/sign-out");
+    assertThat(browser.get("/api/rounds").status()).isEqualTo(401);
+    browser.get("/api/session");
+    Browser.Answer wrong = browser.form("/api/sign-in", "name", "wren", "password", "guessing");
+    assertThat(wrong.status()).isEqualTo(401);
+    assertThat(wrong.json().path("detail").asString())
+        .isEqualTo("Name and password do not go together.");
+  }
+
+  @Test
+  void passwordsAreStoredHashed() {
+    server.browser().asNewKeeper();
+    var keepers = server.beans().getBean(org.umberline.server.persistence.Keepers.class);
+    assertThat(keepers.findAll())
+        .isNotEmpty()
+        .allMatch(keeper -> keeper.getPasswordHash().startsWith("{bcrypt}"));
+  }
+
+  @Test
+  void anAccountNeedsALongPasswordAndANameNobodyHas() {
+    Browser browser = server.browser();
+    String body = "{\"id\": \"%s\", \"name\": \"%s\", \"password\": \"%s\"}";
+    Browser.Answer answer =
+        browser.post("/api/keepers", body.formatted(UUID.randomUUID(), "mole", "short"));
+    assertThat(answer.status()).isEqualTo(400);
+    assertThat(answer.json().at("/fields/0/field").asString()).isEqualTo("password");
+    Browser.Answer taken =
+        browser.post("/api/keepers", body.formatted(UUID.randomUUID(), "Wren", "long enough now"));
+    assertThat(taken.json().at("/fields/0/allowed").asString()).isEqualTo("a name nobody has yet");
+  }
+
+  @Test
+  void thePageIsServedWithoutASessionAndUnknownPlacesAreThePage() {
+    Browser browser = server.browser();
+    assertThat(browser.get("/tank/whatever").raw().body()).contains("<title>Umberline");
+    assertThat(browser.get("/no-such-file.js").status()).isEqualTo(404);
+    assertThat(browser.get("/").raw().headers().firstValue("Content-Security-Policy")).isPresent();
+  }
+}

@@ -1,0 +1,82 @@
+package org.umberline.server;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.concurrent.TimeUnit;
+
+/** A MariaDB of a test's own, made and unmade by the project's own script. */
+public final class PrivateDatabase implements AutoCloseable {
+  private final Path root;
+  private final Path folder;
+  private String port = "";
+
+  public PrivateDatabase(String name) {
+    root = repository();
+    folder = root.resolve(".run").resolve(name + "-" + ProcessHandle.current().pid());
+  }
+
+  /** The repository's folder, wherever a test was started. */
+  public static Path repository() {
+    Path folder = Path.of("").toAbsolutePath();
+    while (!Files.exists(folder.resolve("scripts/database"))) {
+      folder = folder.getParent();
+    }
+    return folder;
+  }
+
+  /** Starts it, on the port it had before if it ran already. */
+  public PrivateDatabase start() {
+    port = port.isEmpty() ? script("start") : script("start", port);
+    return this;
+  }
+
+  public void stop() {
+    script("stop");
+  }
+
+  public String port() {
+    return port;
+  }
+
+  public String password() {
+    try {
+      return Files.readString(folder.resolve("password")).strip();
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  /** Stops it and removes everything it owned. */
+  @Override
+  public void close() {
+    stop();
+    try {
+      new ProcessBuilder("rm", "-rf", folder.toString()).start().waitFor();
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+
+  private String script(String verb, String... more) {
+    try {
+      ProcessBuilder builder =
+          new ProcessBuilder(root.resolve("scripts/database").toString(), verb, folder.toString());
+      builder.command().addAll(java.util.List.of(more));
+      Process process = builder.redirectError(ProcessBuilder.Redirect.INHERIT).start();
+      String out = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+      if (!process.waitFor(90, TimeUnit.SECONDS) || process.exitValue() != 0) {
+        throw new IllegalStateException("scripts/database " + verb + " failed");
+      }
+      return out.strip();
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(e);
+    }
+  }
+}

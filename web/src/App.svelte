@@ -1,0 +1,51 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { api, type Session } from './api/client';
+  import { connection, untilAnswered } from './lib/connection.svelte';
+  import { listen, place } from './lib/place.svelte';
+  import Header from './lib/Header.svelte';
+  import Toast from './lib/Toast.svelte';
+  import SignIn from './places/SignIn.svelte';
+  import Rounds from './places/Rounds.svelte';
+  import Balance from './places/Balance.svelte';
+
+  let session = $state<Session | null>(null);
+
+  async function askSession() {
+    session = (await untilAnswered(() => api.GET('/api/session'))).data ?? null;
+  }
+
+  onMount(() => {
+    listen();
+    void askSession();
+  });
+</script>
+
+<div class="flex min-h-dvh flex-col lg:h-dvh">
+  {#if connection.away}
+    <p
+      role="status"
+      data-testid="away"
+      class="bg-warning text-warning-content px-4 py-2 text-center text-sm"
+    >
+      {connection.away === 'database'
+        ? 'The database is away. What you typed is kept; the page goes on by itself when it is back.'
+        : 'The server does not answer. What you typed is kept; the page goes on by itself when it is back.'}
+    </p>
+  {/if}
+  {#if session?.signedIn}
+    <Header {session} onsignedout={askSession} />
+    <main class="flex min-h-0 flex-1 flex-col">
+      {#if place.name === 'balance'}
+        {#key place.tank}
+          <Balance tank={place.tank} onsignedout={askSession} />
+        {/key}
+      {:else}
+        <Rounds onsignedout={askSession} />
+      {/if}
+    </main>
+  {:else if session}
+    <SignIn {session} onsignedin={askSession} />
+  {/if}
+  <Toast />
+</div>

@@ -1,0 +1,53 @@
+import { describe, expect, it } from 'vitest';
+import {
+  about,
+  addDays,
+  clock,
+  daysBetween,
+  longDay,
+  nearDay,
+  partOfMonth,
+  timesInTen,
+} from './words';
+
+describe('days in words', () => {
+  const today = '2026-11-25';
+
+  it('names the near days and dates the far ones', () => {
+    expect(nearDay('2026-11-25', today)).toBe('today');
+    expect(nearDay('2026-11-26', today)).toBe('tomorrow');
+    expect(nearDay('2026-11-28', today)).toBe('Saturday');
+    expect(nearDay('2026-12-09', today)).toBe('9 December');
+    expect(longDay('2027-01-02', today)).toBe('2 January 2027');
+  });
+
+  it('speaks of parts of a month where a day would claim too much', () => {
+    expect(partOfMonth('2027-02-23', today)).toBe('late February');
+    expect(partOfMonth('2027-02-03', today)).toBe('early February');
+  });
+
+  it('counts days over the change of clocks', () => {
+    expect(daysBetween('2026-03-28', '2026-03-30')).toBe(2);
+    expect(addDays('2026-12-31', 1)).toBe('2027-01-01');
+  });
+
+  it("keeps to the tank's own clock on the axis", () => {
+    expect(clock('2026-07-03T18:30:00+01:00').toISOString()).toBe('2026-07-03T18:30:00.000Z');
+    expect(clock('2026-11-24T18:30:00Z').toISOString()).toBe('2026-11-24T18:30:00.000Z');
+  });
+});
+
+describe('numbers in words', () => {
+  it('never claims more than the chance is', () => {
+    expect(timesInTen(0.91)).toBe('9 times in 10');
+    expect(timesInTen(0.89)).toBe('8 times in 10');
+    expect(timesInTen(0.96)).toBe('19 times in 20');
+    expect(timesInTen(0.02)).toBe('hardly ever');
+  });
+
+  it('rounds to what is known', () => {
+    expect(about(33.71)).toBe('34');
+    expect(about(1.162)).toBe('1.2');
+    expect(about(0.0346)).toBe('0.035');
+  });
+});

@@ -1,0 +1,101 @@
+/** How numbers and days are put into words. No arithmetic of the job is done here. */
+
+const MONTHS = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+];
+const DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
+const DAY_MS = 86_400_000;
+
+/** A plain day as an instant of the chart's axis, which runs on the tank's own clock. */
+export function dayStart(day: string): Date {
+  return new Date(`${day}T00:00:00Z`);
+}
+
+/** The end of a plain day on the chart's axis. */
+export function dayEnd(day: string): Date {
+  return new Date(dayStart(day).getTime() + DAY_MS);
+}
+
+/** An instant with offset, by the clock it was said with, on the chart's axis. */
+export function clock(instant: string): Date {
+  const local = instant.slice(0, 19).replace('Z', '');
+  return new Date(`${local.length === 16 ? local + ':00' : local}Z`);
+}
+
+export function daysBetween(from: string, to: string): number {
+  return Math.round((dayStart(to).getTime() - dayStart(from).getTime()) / DAY_MS);
+}
+
+export function addDays(day: string, count: number): string {
+  return new Date(dayStart(day).getTime() + count * DAY_MS).toISOString().slice(0, 10);
+}
+
+/** “9 December”, with the year when it is another than today's. */
+export function longDay(day: string, today: string): string {
+  const date = dayStart(day);
+  const year = day.slice(0, 4) === today.slice(0, 4) ? '' : ` ${day.slice(0, 4)}`;
+  return `${date.getUTCDate()} ${MONTHS[date.getUTCMonth()]}${year}`;
+}
+
+/** “Wed 25 Nov”. */
+export function shortDay(day: string): string {
+  const date = dayStart(day);
+  return `${DAYS[date.getUTCDay()]?.slice(0, 3)} ${date.getUTCDate()} ${MONTHS[date.getUTCMonth()]?.slice(0, 3)}`;
+}
+
+/** “today”, “tomorrow”, “Saturday” within a week, else a date. */
+export function nearDay(day: string, today: string): string {
+  const ahead = daysBetween(today, day);
+  if (ahead === 0) return 'today';
+  if (ahead === 1) return 'tomorrow';
+  if (ahead > 1 && ahead < 7) return DAYS[dayStart(day).getUTCDay()] ?? day;
+  return longDay(day, today);
+}
+
+/** “late February”. */
+export function partOfMonth(day: string, today: string): string {
+  const date = dayStart(day);
+  const part =
+    date.getUTCDate() <= 10 ? 'early' : date.getUTCDate() <= 20 ? 'the middle of' : 'late';
+  const far = daysBetween(today, day) > 330 ? ` ${day.slice(0, 4)}` : '';
+  return `${part} ${MONTHS[date.getUTCMonth()]}${far}`;
+}
+
+/** “9 times in 10”: never more sure than the number is. */
+export function timesInTen(probability: number): string {
+  if (probability >= 0.99) return '99 times in 100';
+  if (probability >= 0.95) return '19 times in 20';
+  const tenths = Math.floor(probability * 10 + 0.05);
+  if (tenths === 0) return 'hardly ever';
+  return tenths === 1 ? 'once in 10' : `${tenths} times in 10`;
+}
+
+/** To about two significant digits, as a keeper would say it. */
+export function about(value: number): string {
+  if (value === 0) return '0';
+  if (value >= 10) return String(Math.round(value));
+  return String(Number(value.toPrecision(2)));
+}
+
+export function percent(fraction: number): string {
+  return `${Math.round(fraction * 100)} %`;
+}
+
+export function litres(value: number): string {
+  return `${value >= 10 ? Math.round(value) : Number(value.toPrecision(2))} L`;
+}
+
+export function interval(days: number): string {
+  return days === 1 ? 'day' : `${days} days`;
+}

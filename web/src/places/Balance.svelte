@@ -1,0 +1,221 @@
+<script lang="ts">
+  import { onMount, untrack } from 'svelte';
+  import { api, type Balance, type LineOfTank, type Outlook } from '../api/client';
+  import { Given, untilAnswered } from '../lib/connection.svelte';
+  import { show } from '../lib/toast.svelte';
+  import { interval, percent } from '../lib/words';
+  import EntryLine from '../lib/EntryLine.svelte';
+  import Sentence from '../balance/Sentence.svelte';
+  import Tideline from '../tideline/Tideline.svelte';
+
+  let { tank, onsignedout }: { tank: string; onsignedout: () => void } = $props();
+
+  type Part = 'fraction' | 'everyDays';
+  interface Lines {
+    nitrate: LineOfTank;
+    phosphate: LineOfTank;
+  }
+
+  const ASK_AFTER_MS = 60;
+  let balance = $state.raw<Balance | null>(null);
+  let missing = $state('');
+  /** What is being tried, and the newest answer to it. */
+  let tried = $state.raw<Outlook | null>(null);
+  let triedLines = $state.raw<Lines | null>(null);
+  let stale = $state(false);
+  let held = $state<Part | ''>('');
+  let asking: AbortController | undefined;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let outlook = $derived(tried ?? balance?.shown ?? null);
+  let lines = $derived(triedLines ?? balance?.lines ?? null);
+  const params = () => ({ path: { id: tank } });
+
+  async function load() {
+    const answer = await untilAnswered(() =>
+      api.GET('/api/tanks/{id}/balance', { params: params() }),
+    );
+    if (answer.response.status === 401) onsignedout();
+    else if (answer.data) balance = answer.data;
+    else missing = answer.error?.detail ?? 'This tank can’t be shown.';
+  }
+
+  onMount(() => {
+    void load();
+    return () => {
+      clearTimeout(timer);
+      asking?.abort();
+    };
+  });
+
+  function putBack() {
+    clearTimeout(timer);
+    asking?.abort();
+    tried = null;
+    triedLines = null;
+    stale = false;
+    held = '';
+  }
+
+  /** Shows the change at once and asks for what follows from it. */
+  function tryPart(part: Part, value: number) {
+    const routine = outlook?.routine;
+    if (!balance || !outlook || !routine) return;
+    const changed = { ...routine, [part]: value };
+    tried = { ...outlook, routine: changed };
+    const other = part === 'fraction' ? 'everyDays' : 'fraction';
+    ask(held === other ? 'NOTHING' : part === 'fraction' ? 'INTERVAL' : 'FRACTION');
+  }
+
+  function tryLine(nutrient: keyof Lines, line: LineOfTank) {
+    if (!balance || !lines) return;
+    triedLines = { ...lines, [nutrient]: line };
+    ask(held ? (held === 'fraction' ? 'INTERVAL' : 'FRACTION') : 'FRACTION');
+  }
+
+  function ask(solve: 'FRACTION' | 'INTERVAL' | 'NOTHING') {
+    stale = true;
+    clearTimeout(timer);
+    timer = setTimeout(() => void find(solve), ASK_AFTER_MS);
+  }
+
+  async function find(solve: 'FRACTION' | 'INTERVAL' | 'NOTHING') {
+    if (!balance || !outlook) return;
+    asking?.abort();
+    asking = new AbortController();
+    const { signal } = asking;
+    const routine = outlook.routine ?? { fraction: 0.25, everyDays: 7, nextOn: balance.tank.today };
+    const body = {
+      solve,
+      fraction: routine.fraction,
+      everyDays: routine.everyDays,
+      nextOn: routine.nextOn,
+      nitrate: triedLines?.nitrate,
+      phosphate: triedLines?.phosphate,
+    };
+    try {
+      const answer = await untilAnswered(
+        () => api.POST('/api/tanks/{id}/what-if', { params: params(), body, signal }),
+        signal,
+      );
+      if (signal.aborted) return;
+      if (answer.data) tried = answer.data;
+      else show({ kind: 'problem', text: answer.error?.detail ?? 'That can’t be tried.' });
+      stale = false;
+    } catch (failure) {
+      if (!(failure instanceof Given) && !signal.aborted) throw failure;
+    }
+  }
+
+  /** Writes routine and, where it was moved, lines; each from the version the page has. */
+  async function save(routine: Outlook['routine'], newLines: Lines | null): Promise<boolean> {
+    let version = balance?.tank.version ?? 0;
+    if (newLines) {
+      const body = { version, nitrate: newLines.nitrate, phosphate: newLines.phosphate };
+      const answer = await untilAnswered(() =>
+        api.PUT('/api/tanks/{id}/lines', { params: params(), body }),
+      );
+      if (!answer.data) return refused(answer.error?.detail);
+      balance = answer.data;
+      version = answer.data.tank.version;
+    }
+    const body = {
+      version,
+      fraction: routine?.fraction,
+      everyDays: routine?.everyDays,
+      nextOn: routine?.nextOn,
+    };
+    const answer = await untilAnswered(() =>
+      api.PUT('/api/tanks/{id}/routine', { params: params(), body }),
+    );
+    if (!answer.data) return refused(answer.error?.detail);
+    balance = answer.data;
+    putBack();
+    return true;
+  }
+
+  function refused(detail: string | undefined): false {
+    show({
+      kind: 'problem',
+      text: detail ?? 'That was not saved.',
+      action: { label: 'Load again', run: () => void load() },
+    });
+    return false;
+  }
+
+  async function adopt() {
+    const routine = outlook?.routine;
+    if (!balance || !routine || stale) return;
+    const before = { routine: balance.standing, lines: balance.lines };
+    const moved = triedLines;
+    if (await save(routine, moved)) {
+      show({
+        kind: 'done',
+        text: `Adopted: ${percent(routine.fraction)} every ${interval(routine.everyDays)}.`,
+        action: {
+          label: 'Undo',
+          run: () => void save(before.routine, moved ? before.lines : null),
+        },
+      });
+    }
+  }
+
+  function recorded() {
+    untrack(putBack);
+    void load();
+  }
+</script>
+
+<svelte:head><title>{balance?.tank.name ?? 'Tank'} · Umberline</title></svelte:head>
+
+<div class="flex min-h-0 flex-1 flex-col px-4 pb-2 sm:px-10">
+  <div class="flex flex-col gap-x-8 pt-2 sm:flex-row sm:items-end">
+    <div class="flex shrink-0 items-baseline gap-3 sm:w-[26rem]">
+      {#if balance}
+        <span class="font-serif text-xl font-semibold">{balance.tank.name}</span>
+        <span class="text-neutral text-sm">{balance.tank.netVolumeL} L · {balance.tank.water}</span>
+        <a
+          class="text-neutral flex min-h-11 items-center text-sm underline underline-offset-4 sm:min-h-0"
+          href="/api/tanks/{tank}/file"
+          download
+          data-testid="tank-file">tank file</a
+        >
+      {/if}
+    </div>
+    <div class="flex-1"><EntryLine {tank} onrecorded={recorded} /></div>
+  </div>
+  {#if balance && outlook && lines}
+    <div class="pt-3 sm:pl-[52px]">
+      <Sentence
+        balance={triedLines ? { ...balance, lines } : balance}
+        {outlook}
+        trying={tried !== null || triedLines !== null}
+        {stale}
+        {held}
+        ontry={tryPart}
+        onhold={(part) => (held = part)}
+        onadopt={adopt}
+        onescape={putBack}
+      />
+    </div>
+    <div class="min-h-[26rem] flex-1 pt-1">
+      <Tideline
+        {balance}
+        {outlook}
+        {lines}
+        {stale}
+        online={tryLine}
+        onadopt={adopt}
+        onescape={putBack}
+      />
+    </div>
+    {#if balance.notCounted.length > 0}
+      <p class="text-neutral pt-1 text-xs sm:pl-[52px]">
+        Not counted yet: {balance.notCounted
+          .map((text) => text.replace(/^[^:]*: /, ''))
+          .join('; ')}.
+      </p>
+    {/if}
+  {:else if missing}
+    <p class="pt-8 font-serif text-xl" role="alert">{missing}</p>
+  {/if}
+</div>

@@ -1,0 +1,105 @@
+<script lang="ts">
+  import { api, postForm, type Problem, type Session } from '../api/client';
+  import { untilAnswered } from '../lib/connection.svelte';
+
+  let { session, onsignedin }: { session: Session; onsignedin: () => Promise<void> } = $props();
+  let name = $state('');
+  let password = $state('');
+  let making = $state(false);
+  let problem = $state('');
+  let busy = $state(false);
+
+  async function askForm(path: string, fields: Record<string, string>) {
+    return untilAnswered(async () => {
+      const response = await postForm(path, fields);
+      const error = response.ok ? undefined : ((await response.json()) as Problem);
+      return { data: response.ok, error, response };
+    });
+  }
+
+  async function enter(event: SubmitEvent) {
+    event.preventDefault();
+    busy = true;
+    problem = '';
+    if (making) {
+      const id = crypto.randomUUID();
+      const made = await untilAnswered(() =>
+        api.POST('/api/keepers', { body: { id, name, password } }),
+      );
+      if (made.error) {
+        problem = made.error.detail ?? 'That did not work.';
+        busy = false;
+        return;
+      }
+    }
+    const answer = await askForm('/api/sign-in', { name, password });
+    if (answer.error) problem = answer.error.detail ?? 'That did not work.';
+    else await onsignedin();
+    busy = false;
+  }
+
+  async function enterDemo() {
+    busy = true;
+    await askForm('/api/demo-sign-in', {});
+    await onsignedin();
+    busy = false;
+  }
+</script>
+
+<main class="mx-auto w-full max-w-md px-6 pt-[14vh]">
+  <h1
+    class="border-primary inline-block border-b-4 font-serif text-4xl leading-tight font-semibold"
+  >
+    Umberline
+  </h1>
+  <p class="text-neutral mt-4 font-serif text-lg">
+    How much water to change, how often, and when not to.
+  </p>
+  {#if session.demo}
+    <button
+      class="btn btn-primary mt-8 h-12 w-full"
+      onclick={enterDemo}
+      disabled={busy}
+      data-testid="demo-sign-in">Enter as Wren, keeper of Larkfield Hall</button
+    >
+    <p class="text-neutral mt-2 text-sm">
+      The demo: an invented tank with nine months of invented log.
+    </p>
+  {/if}
+  <form class="mt-8 flex flex-col gap-3" onsubmit={enter}>
+    <label class="flex flex-col gap-1 text-sm">
+      Name
+      <input
+        class="input h-11 w-full"
+        bind:value={name}
+        autocomplete="username"
+        required
+        name="name"
+      />
+    </label>
+    <label class="flex flex-col gap-1 text-sm">
+      Password
+      <input
+        class="input h-11 w-full"
+        type="password"
+        name="password"
+        bind:value={password}
+        autocomplete={making ? 'new-password' : 'current-password'}
+        required
+      />
+    </label>
+    {#if problem}<p class="text-error text-sm" role="alert">{problem}</p>{/if}
+    <button class="btn btn-outline mt-1 h-11" disabled={busy}>
+      {making ? 'Make the account and sign in' : 'Sign in'}
+    </button>
+    {#if session.signUp}
+      <button
+        type="button"
+        class="link min-h-11 self-start text-sm"
+        onclick={() => (making = !making)}
+      >
+        {making ? 'I have an account' : 'Make an account'}
+      </button>
+    {/if}
+  </form>
+</main>

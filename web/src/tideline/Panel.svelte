@@ -1,0 +1,290 @@
+<script lang="ts">
+  import { area, line } from 'd3-shape';
+  import { scaleLinear } from 'd3-scale';
+  import type { LineOfTank, Schemas } from '../api/client';
+  import { about, clock, dayEnd } from '../lib/words';
+  import { axisTop, mark, ticks } from './marks';
+
+  let {
+    name,
+    colour,
+    past,
+    outlook,
+    limits,
+    x,
+    top,
+    height,
+    left,
+    right,
+    stale,
+    online,
+    onadopt,
+    onescape,
+  }: {
+    name: 'nitrate' | 'phosphate';
+    colour: string;
+    past: Schemas['NutrientPast'];
+    outlook: Schemas['NutrientOutlook'];
+    limits: LineOfTank;
+    /** From time to pixels. */
+    x: (time: Date) => number;
+    top: number;
+    height: number;
+    left: number;
+    right: number;
+    stale: boolean;
+    online: (line: LineOfTank) => void;
+    onadopt: () => void;
+    onescape: () => void;
+  } = $props();
+
+  const uid = $props.id();
+  let dragged = $state<number | null>(null);
+  let frozenTop: number | null = $state(null);
+  let visible = $derived(past.fit.filter((day) => x(dayEnd(day.on)) >= left));
+  let most = $derived(
+    frozenTop ??
+      axisTop(
+        limits.ceilingMgL,
+        visible.map((day) => day.p90),
+        outlook.days.filter((day) => x(dayEnd(day.on)) <= right).map((day) => day.p90),
+      ),
+  );
+  let y = $derived(scaleLinear([0, most], [top + height, top]));
+  let ceiling = $derived(dragged ?? limits.ceilingMgL);
+  let step = $derived(most > 10 ? 1 : most > 1 ? 0.05 : 0.01);
+
+  type Band = Schemas['Band'];
+  type FitDay = Schemas['FitDay'];
+  const now = (): Band => ({
+    on: visible.at(-1)?.on ?? outlook.days[0]?.on ?? '',
+    p10: outlook.now.p10,
+    p25: (outlook.now.p10 + outlook.now.p50) / 2,
+    p50: outlook.now.p50,
+    p75: (outlook.now.p50 + outlook.now.p90) / 2,
+    p90: outlook.now.p90,
+  });
+  let future = $derived([now(), ...outlook.days]);
+  let wide = $derived(
+    area<Band>(
+      (d) => x(dayEnd(d.on)),
+      (d) => y(d.p10),
+      (d) => y(d.p90),
+    )(future),
+  );
+  let narrow = $derived(
+    area<Band>(
+      (d) => x(dayEnd(d.on)),
+      (d) => y(d.p25),
+      (d) => y(d.p75),
+    )(future),
+  );
+  let middle = $derived(
+    line<Band>(
+      (d) => x(dayEnd(d.on)),
+      (d) => y(d.p50),
+    )(future),
+  );
+  let fit = $derived(
+    line<FitDay>(
+      (d) => x(dayEnd(d.on)),
+      (d) => y(d.p50),
+    )(visible),
+  );
+  let marks = $derived(
+    past.tests
+      .map((test) => mark(test, x(clock(test.at)), y, top))
+      .filter((m) => m.x >= left && m.x <= right),
+  );
+
+  function round(value: number): number {
+    return Number((Math.round(value / step) * step).toPrecision(6));
+  }
+
+  function moveTo(value: number) {
+    const next = Math.max(step, round(value));
+    if (next !== ceiling) {
+      dragged = next;
+      online({ ...limits, ceilingMgL: next });
+    }
+  }
+
+  function keydown(event: KeyboardEvent) {
+    const moves: Record<string, number> = { ArrowUp: 1, ArrowDown: -1, PageUp: 5, PageDown: -5 };
+    const move = moves[event.key];
+    if (move !== undefined && ceiling !== undefined) {
+      event.preventDefault();
+      event.stopPropagation();
+      moveTo(ceiling + move * step);
+      dragged = null;
+    } else if (event.key === 'Enter') onadopt();
+    else if (event.key === 'Escape') onescape();
+  }
+
+  function pointerdown(event: PointerEvent) {
+    (event.currentTarget as Element).setPointerCapture(event.pointerId);
+    frozenTop = most;
+    dragged = ceiling ?? null;
+    event.stopPropagation();
+  }
+
+  function pointermove(event: PointerEvent) {
+    if (frozenTop === null) return;
+    const svg = (event.currentTarget as SVGElement).ownerSVGElement;
+    if (!svg) return;
+    event.stopPropagation();
+    moveTo(Math.min(most, y.invert(event.clientY - svg.getBoundingClientRect().top)));
+  }
+
+  function pointerup() {
+    frozenTop = null;
+    dragged = null;
+  }
+</script>
+
+<defs>
+  <pattern id="{uid}-out" width="7" height="7" patternUnits="userSpaceOnUse">
+    <path d="M0 0L7 7" stroke="var(--color-primary)" stroke-width="0.6" opacity="0.42" />
+  </pattern>
+</defs>
+
+<g>
+  {#if ceiling !== undefined && y(ceiling) > top}
+    <rect x={left} y={top} width={right - left} height={y(ceiling) - top} fill="url(#{uid}-out)" />
+  {/if}
+  {#if limits.floorMgL}
+    <rect
+      x={left}
+      y={y(limits.floorMgL)}
+      width={right - left}
+      height={top + height - y(limits.floorMgL)}
+      fill="url(#{uid}-out)"
+    />
+  {/if}
+  {#each ticks(most, height > 150 ? 6 : 3) as tick (tick)}
+    <path
+      d="M{left} {y(tick)}H{right}"
+      stroke="var(--color-base-content)"
+      stroke-width="0.5"
+      opacity={tick === 0 ? 0.7 : 0.16}
+    />
+    <text
+      x={left - 8}
+      y={y(tick)}
+      dy="0.32em"
+      text-anchor="end"
+      font-size="12"
+      fill="var(--color-neutral)">{tick}</text
+    >
+  {/each}
+
+  <g class="transition-opacity duration-150" opacity={stale ? 0.45 : 1}>
+    <path d={wide} fill={colour} opacity="0.17" data-testid="{name}-band" />
+    <path d={narrow} fill={colour} opacity="0.26" />
+    <path d={middle} fill="none" stroke={colour} stroke-width="1.8" />
+  </g>
+  <path d={fit} fill="none" stroke={colour} stroke-width="1.3" />
+
+  {#each marks as m, i (i)}
+    {#if m.kind === 'bar'}
+      <path
+        d="{m.openTop ? '' : `M${m.x - 2.5} ${m.top}H${m.x + 2.5}`}M{m.x - 2.5} {m.bottom}H{m.x +
+          2.5}M{m.x} {m.top}V{m.bottom}"
+        stroke="var(--color-base-content)"
+        stroke-width="1.5"
+        opacity="0.72"
+        fill="none"
+        data-testid="{name}-card"
+      />
+    {:else if m.kind === 'diamond'}
+      <path
+        d="M{m.x} {m.top}V{m.bottom}"
+        stroke="var(--color-base-content)"
+        stroke-width="1.2"
+        opacity="0.72"
+      />
+      <path
+        d="M{m.x} {m.y - 4}L{m.x + 4} {m.y}L{m.x} {m.y + 4}L{m.x - 4} {m.y}Z"
+        fill="var(--color-base-100)"
+        stroke="var(--color-base-content)"
+        stroke-width="1.3"
+      />
+    {:else}
+      <path
+        d="M{m.x} {m.y}V{m.kind === 'tail-down' ? m.bottom : m.top}"
+        stroke="var(--color-base-content)"
+        stroke-width="1.2"
+        stroke-dasharray="2 2"
+      />
+      <circle
+        cx={m.x}
+        cy={m.y}
+        r="3.2"
+        fill="var(--color-base-100)"
+        stroke="var(--color-base-content)"
+        stroke-width="1.3"
+      />
+    {/if}
+  {/each}
+
+  {#if limits.floorMgL}
+    <path
+      d="M{left} {y(limits.floorMgL)}H{right}"
+      stroke="var(--color-primary)"
+      stroke-width="1.5"
+      stroke-dasharray="6 4"
+    />
+  {/if}
+  {#if ceiling !== undefined}
+    <g
+      role="slider"
+      tabindex="0"
+      aria-label="umber line of {name}, mg/L"
+      aria-orientation="vertical"
+      aria-valuemin={0}
+      aria-valuemax={round(most)}
+      aria-valuenow={ceiling}
+      class="cursor-ns-resize outline-offset-0"
+      style="touch-action: none"
+      onkeydown={keydown}
+      onpointerdown={pointerdown}
+      onpointermove={pointermove}
+      onpointerup={pointerup}
+      onpointercancel={pointerup}
+      data-testid="{name}-line"
+    >
+      <path d="M{left} {y(ceiling)}H{right}" stroke="transparent" stroke-width="18" />
+      <path d="M{left} {y(ceiling)}H{right}" stroke="var(--color-primary)" stroke-width="2.4" />
+      <path
+        d="M{right - 9} {y(ceiling) - 7}h9v14h-9z"
+        fill="var(--color-primary)"
+        stroke="var(--color-base-100)"
+      />
+      <text
+        x={right - 14}
+        y={y(ceiling) - 6}
+        text-anchor="end"
+        font-size="12"
+        font-weight="650"
+        fill="var(--color-primary)"
+        stroke="var(--color-base-100)"
+        stroke-width="3"
+        paint-order="stroke">{right - left < 500 ? '' : `${name} stays `}under {ceiling}</text
+      >
+    </g>
+  {/if}
+  <text
+    x={left + 6}
+    y={top + height - 8}
+    font-size="14"
+    stroke="var(--color-base-100)"
+    stroke-width="4"
+    paint-order="stroke"
+  >
+    <tspan font-family="var(--font-serif)" font-weight="600" fill={colour}
+      >{name.charAt(0).toUpperCase() + name.slice(1)}</tspan
+    ><tspan dx="5" font-size="12" fill="var(--color-neutral)"
+      >{outlook.unit}{right - left < 500 ? '' : ` · now about ${about(outlook.now.p50)}`}</tspan
+    >
+  </text>
+</g>
