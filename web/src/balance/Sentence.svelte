@@ -95,13 +95,13 @@
 <section aria-label="What to do" class="font-serif" data-testid="sentence">
   {#if routine}
     <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">
-      {#if balance.recovery.length > 0 && !trying}
-        First {#each balance.recovery as step, i (step.on)}{i > 0 ? ', then ' : ''}<strong
+      {#if outlook.recovery.length > 0}
+        First {#each outlook.recovery as step, i (step.on)}{i > 0 ? ', then ' : ''}<strong
             class="font-semibold">{percent(step.fraction)}</strong
           >
           ({litres(step.litres)}) {nearDay(step.on, today)}{/each}, after that
       {/if}
-      {balance.recovery.length > 0 && !trying ? 'change' : 'Change'}
+      {outlook.recovery.length > 0 ? 'change' : 'Change'}
       <Handle
         label="share of the water to change"
         value={routine.fraction}

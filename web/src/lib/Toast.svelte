@@ -14,8 +14,10 @@
         <button
           class="min-h-11 px-2 font-semibold underline sm:min-h-8"
           onclick={() => {
+            // taken before the notice goes, and with it what is on it
+            const run = action.run;
             dismiss();
-            action.run();
+            run();
           }}>{action.label}</button
         >
       {/if}

@@ -198,6 +198,11 @@ public final class Planner {
     return ahead(recovery.size());
   }
 
+  /** The changes that come before any routine, where the tank is over a line now. */
+  public List<Plan.RecoveryStep> recovery() {
+    return recovery;
+  }
+
   /** The changes of a routine from the as-of day on, a recovery before it included. */
   public PlannedChanges changes(Routine routine) {
     return recoveryChanges.then(PlannedChanges.of(routine, scenario));
@@ -222,6 +227,11 @@ public final class Planner {
     return kept(routine, searchDraws, limits.confidence()).underCeilings() >= limits.confidence();
   }
 
+  private boolean confirmed(Routine routine) {
+    return kept(routine, keeping.draws(), limits.confidence()).underCeilings()
+        >= limits.confidence();
+  }
+
   /**
    * The smallest whole percentage that keeps the ceilings at one interval.
    *
@@ -239,7 +249,12 @@ public final class Planner {
     if (!holds(largest)) {
       return infeasible(everyDays, single.limit(), kept(largest, keeping.draws(), 0).within());
     }
-    double fraction = smallest(most, p -> holds(new Routine(p / 100.0, everyDays, nextOn))) / 100.0;
+    int percent = smallest(most, p -> holds(new Routine(p / 100.0, everyDays, nextOn)));
+    // What the search's share of the draws found is confirmed by all of them.
+    while (percent < most && !confirmed(new Routine(percent / 100.0, everyDays, nextOn))) {
+      percent++;
+    }
+    double fraction = percent / 100.0;
     Routine routine = new Routine(fraction, everyDays, nextOn);
     LineKeeping.Kept kept = kept(routine, keeping.draws(), 0);
     if (Math.max(kept.nitrateUnder(), kept.phosphateUnder()) > 1 - limits.confidence()) {
@@ -295,7 +310,7 @@ public final class Planner {
   public OptionalDouble intervalFor(double fraction, LocalDate nextOn) {
     return limits.intervalsDays().stream()
         .sorted(Comparator.reverseOrder())
-        .filter(every -> !sourceTooRich && holds(new Routine(fraction, every, nextOn)))
+        .filter(every -> !sourceTooRich && confirmed(new Routine(fraction, every, nextOn)))
         .mapToDouble(Double::doubleValue)
         .findFirst();
   }

@@ -104,15 +104,6 @@ public class BalanceAnswers {
         answer.verdict,
         answer.plan.today().why(),
         answer.plan.today().until().orElse(null),
-        answer.plan.recovery().stream()
-            .map(
-                step ->
-                    new Views.RecoveryStepView(
-                        step.on(),
-                        step.fraction(),
-                        step.fraction() * now.tank.netVolumeL(),
-                        rounded(step.nitrateAfterMgL())))
-            .toList(),
         outlook(now, planner, answer.routine, answer.binding),
         crossing(Forecast.of(alone, Nutrient.NITRATE, now.tank.lines())),
         crossing(Forecast.of(alone, Nutrient.PHOSPHATE, now.tank.lines())),
@@ -186,6 +177,15 @@ public class BalanceAnswers {
         probability >= now.tank.limits().confidence(),
         binding.map(BindingLimit::term).orElse(null),
         now.today.plusDays(now.horizon),
+        planner.recovery().stream()
+            .map(
+                step ->
+                    new Views.RecoveryStepView(
+                        step.on(),
+                        step.fraction(),
+                        step.fraction() * now.tank.netVolumeL(),
+                        rounded(step.nitrateAfterMgL())))
+            .toList(),
         nutrient(Forecast.of(projection, Nutrient.NITRATE, now.tank.lines())),
         nutrient(Forecast.of(projection, Nutrient.PHOSPHATE, now.tank.lines())));
   }

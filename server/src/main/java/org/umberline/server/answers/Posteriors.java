@@ -22,7 +22,7 @@ public class Posteriors {
   private record Key(TankModel tank, LocalDate day, int days) {}
 
   private final Cache<Key, Posterior> cache =
-      Caffeine.newBuilder().maximumSize(60).recordStats().build();
+      Caffeine.newBuilder().maximumSize(30).recordStats().build();
 
   /**
    * The posterior of {@code tank} at the end of {@code day}.

@@ -55,7 +55,7 @@ public final class Views {
       name = "Outlook",
       description =
           "what a routine, or none, leads to; holds says whether the lines are kept with the"
-              + " confidence asked, through the day until")
+              + " confidence asked, through the day until; recovery comes before the routine")
   public record OutlookView(
       @Schema(nullable = true) RoutineView routine,
       List<LocalDate> changeDays,
@@ -63,6 +63,7 @@ public final class Views {
       boolean holds,
       @Schema(nullable = true) String bindingLimit,
       LocalDate until,
+      List<RecoveryStepView> recovery,
       NutrientOutlookView nitrate,
       NutrientOutlookView phosphate) {}
 
@@ -121,7 +122,6 @@ public final class Views {
       String verdict,
       List<String> why,
       @Schema(nullable = true) LocalDate holdsUntilWithoutChange,
-      List<RecoveryStepView> recovery,
       OutlookView shown,
       CrossingView leftAloneNitrate,
       CrossingView leftAlonePhosphate,

@@ -1,7 +1,10 @@
 package org.umberline.server.security;
 
 import jakarta.servlet.DispatcherType;
+import java.util.List;
 import java.util.Locale;
+import org.springframework.beans.factory.config.BeanPostProcessor;
+import org.springframework.boot.web.servlet.AbstractFilterRegistrationBean;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.annotation.Order;
@@ -103,6 +106,24 @@ public class SecurityConfiguration {
         .requestCache(cache -> cache.disable())
         .headers(Customizer.withDefaults())
         .build();
+  }
+
+  /**
+   * Keeps the session, which lives in the database, away from everything but the API: the page's
+   * own files are served also while the database is away.
+   */
+  @Bean
+  static BeanPostProcessor sessionsForTheApiAlone() {
+    return new BeanPostProcessor() {
+      @Override
+      public Object postProcessBeforeInitialization(Object bean, String name) {
+        if (bean instanceof AbstractFilterRegistrationBean<?> registration
+            && name.equals("sessionRepositoryFilterRegistration")) {
+          registration.setUrlPatterns(List.of("/api/*"));
+        }
+        return bean;
+      }
+    };
   }
 
   @Bean

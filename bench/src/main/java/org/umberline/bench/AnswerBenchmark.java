@@ -1,0 +1,49 @@
+package org.umberline.bench;
+
+import java.util.concurrent.TimeUnit;
+import org.openjdk.jmh.annotations.Benchmark;
+import org.openjdk.jmh.annotations.BenchmarkMode;
+import org.openjdk.jmh.annotations.Fork;
+import org.openjdk.jmh.annotations.Measurement;
+import org.openjdk.jmh.annotations.Mode;
+import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Scope;
+import org.openjdk.jmh.annotations.State;
+import org.openjdk.jmh.annotations.Warmup;
+import org.umberline.core.calibration.Calibration;
+import org.umberline.core.calibration.Posterior;
+import org.umberline.core.forecast.Forecast;
+import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.forecast.Projection;
+import org.umberline.core.planning.Plan;
+import org.umberline.core.planning.Planner;
+import org.umberline.core.simulation.PlannedChanges;
+import org.umberline.core.tank.TankModel;
+
+/** How long a keeper waits: a year of log, a hundred tests, 500 draws, 90 days ahead. */
+@State(Scope.Benchmark)
+@BenchmarkMode(Mode.AverageTime)
+@OutputTimeUnit(TimeUnit.MILLISECONDS)
+@Fork(1)
+@Warmup(iterations = 3, time = 3)
+@Measurement(iterations = 3, time = 3)
+public class AnswerBenchmark {
+  private final TankModel tank = SampleTank.tank();
+  private final Posterior posterior = calibrate();
+
+  private Posterior calibrate() {
+    return Calibration.calibrate(
+        tank, SampleTank.START.plusDays(SampleTank.DAYS), 90, Calibration.DRAWS, 1);
+  }
+
+  @Benchmark
+  public Forecast calibrateAndForecast() {
+    Projection projection = Projection.of(calibrate(), 90, PlannedChanges.NONE);
+    return Forecast.of(projection, Nutrient.NITRATE, tank.lines());
+  }
+
+  @Benchmark
+  public Plan plan() {
+    return new Planner(tank, posterior).plan();
+  }
+}
