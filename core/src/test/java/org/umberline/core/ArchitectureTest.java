@@ -14,13 +14,14 @@ import com.tngtech.archunit.lang.ArchRule;
     importOptions = ImportOption.DoNotIncludeTests.class)
 class ArchitectureTest {
   @ArchTest
-  static final ArchRule coreIsPureJavaAndHipparchus =
+  static final ArchRule coreIsPureJavaAndMathematics =
       classes()
           .that()
           .resideInAPackage("org.umberline.core..")
           .should()
           .onlyDependOnClassesThat()
-          .resideInAnyPackage("org.umberline.core..", "java..", "org.hipparchus..");
+          .resideInAnyPackage(
+              "org.umberline.core..", "java..", "org.hipparchus..", "org.apache.commons.numbers..");
 
   @ArchTest
   static final ArchRule coreDoesNoInputOutputAndHasNoClock =

@@ -46,7 +46,7 @@ public final class Calibration {
   /** Below this share of effective draws the resampled draws are moved. */
   private static final double FEWEST_EFFECTIVE = 0.3;
 
-  private static final int MOVES = 10;
+  private static final int MOVES = 5;
   private static final double MOVE_SIZE = 0.35;
 
   private final Scenario scenario;

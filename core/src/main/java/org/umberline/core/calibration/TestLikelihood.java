@@ -1,7 +1,7 @@
 package org.umberline.core.calibration;
 
 import java.util.List;
-import org.hipparchus.special.Erf;
+import org.apache.commons.numbers.gamma.Erfc;
 import org.hipparchus.util.FastMath;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Kit;
@@ -30,6 +30,7 @@ public final class TestLikelihood {
   private static final double BLUNDER = 0.03;
 
   private static final double SMALLEST = 1e-280;
+  private static final double ROOT_HALF = Math.sqrt(0.5);
 
   private final Use use;
   private final double perStandard;
@@ -193,10 +194,10 @@ public final class TestLikelihood {
   }
 
   /** The standard normal distribution, open ends included. */
-  private static double cumulative(double z) {
+  static double cumulative(double z) {
     if (Double.isInfinite(z)) {
       return z > 0 ? 1 : 0;
     }
-    return 0.5 * Erf.erfc(-z / Math.sqrt(2));
+    return 0.5 * Erfc.value(-z * ROOT_HALF);
   }
 }

@@ -14,7 +14,7 @@ public final class TankSimulator {
   /**
    * Longest step, days. At this step the error stays under 0.1 % of a state's range (see tests).
    */
-  private static final double LONGEST_STEP = 0.25;
+  private static final double LONGEST_STEP = 0.5;
 
   /** Shortest step, days. */
   private static final double SHORTEST_STEP = 1.0 / 128;

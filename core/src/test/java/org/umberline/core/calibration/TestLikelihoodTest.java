@@ -95,4 +95,13 @@ class TestLikelihoodTest {
     assertThat(twenty.logLikelihood(1000)).isGreaterThan(-6);
     assertThat(twenty.roughLogLikelihood(1000)).as("leads back").isLessThan(-1000);
   }
+
+  /** The normal distribution of the likelihoods against Hipparchus' error function. */
+  @Test
+  void theNormalDistributionAgreesWithHipparchus() {
+    for (double z = -8; z <= 8; z += 0.37) {
+      double theirs = 0.5 * org.hipparchus.special.Erf.erfc(-z / Math.sqrt(2));
+      assertThat(TestLikelihood.cumulative(z)).isEqualTo(theirs, within(1e-12));
+    }
+  }
 }
