@@ -34,6 +34,9 @@ final class LineKeeping {
   record Range(
       double nitratePeak, double nitrateTrough, double phosphatePeak, double phosphateTrough) {}
 
+  /** A level on the line is within it, whatever the last binary digit says. */
+  private static final double ROUNDING = 1e-9;
+
   private final Posterior posterior;
   private final Scenario scenario;
   private final TankSimulator simulator;
@@ -62,11 +65,13 @@ final class LineKeeping {
 
   private static double ceiling(Nutrient nutrient, Lines lines) {
     OptionalDouble ceiling = nutrient.line(lines).ceilingMgL();
-    return ceiling.isPresent() ? nutrient.element(ceiling.getAsDouble()) : Double.POSITIVE_INFINITY;
+    return ceiling.isPresent()
+        ? nutrient.element(ceiling.getAsDouble()) * (1 + ROUNDING)
+        : Double.POSITIVE_INFINITY;
   }
 
   private static double floor(Nutrient nutrient, Lines lines) {
-    return nutrient.element(nutrient.line(lines).floorMgL().orElse(0));
+    return nutrient.element(nutrient.line(lines).floorMgL().orElse(0)) * (1 - ROUNDING);
   }
 
   int draws() {
