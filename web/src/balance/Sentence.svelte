@@ -15,6 +15,7 @@
     balance,
     outlook,
     trying,
+    lineMoved,
     stale,
     held,
     ontry,
@@ -26,6 +27,8 @@
     /** What is shown: the answer, or what is being tried. */
     outlook: Outlook;
     trying: boolean;
+    /** Whether a line was moved and nothing else tried. */
+    lineMoved: boolean;
     /** Whether a newer answer is on its way. */
     stale: boolean;
     held: 'fraction' | 'everyDays' | '';
@@ -167,7 +170,7 @@
         <button
           class="decoration-primary min-h-11 font-semibold underline decoration-2 underline-offset-4 sm:min-h-7"
           data-testid="adopt"
-          onclick={onadopt}>Adopt as routine</button
+          onclick={onadopt}>{lineMoved ? 'Keep this line' : 'Adopt as routine'}</button
         >
       {:else if balance.standing}
         <span class="text-neutral" data-testid="standing">This is your routine.</span>
@@ -200,15 +203,18 @@
     </p>
   {:else}
     <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">
-      No change is needed until <strong class="font-semibold"
-        >{longDay(outlook.until, today)}</strong
-      >.
+      {#if keeps}
+        No change is needed until
+        <strong class="font-semibold">{longDay(outlook.until, today)}</strong>.
+      {:else}
+        No line is drawn yet.
+      {/if}
     </h1>
     <p class="text-base-content/85 mt-1 text-base leading-7 sm:text-lg" data-testid="outcome">
       {#if keeps}
         {keeps} without any, {timesInTen(outlook.probabilityWithinLines)}.
       {:else}
-        No line is drawn for nitrate or phosphate, so nothing can be crossed.
+        Draw one in the picture below, and what keeps the water under it is worked out.
       {/if}
     </p>
   {/if}

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
   import { api, type Balance, type LineOfTank, type Outlook } from '../api/client';
-  import { Given, untilAnswered } from '../lib/connection.svelte';
+  import { Given, untilAnswered, type Answer } from '../lib/connection.svelte';
   import { show } from '../lib/toast.svelte';
   import { interval, percent } from '../lib/words';
   import EntryLine from '../lib/EntryLine.svelte';
@@ -22,6 +22,8 @@
   /** What is being tried, and the newest answer to it. */
   let tried = $state.raw<Outlook | null>(null);
   let triedLines = $state.raw<Lines | null>(null);
+  /** Whether the routine itself was changed, and not only what follows from a moved line. */
+  let routineTried = $state(false);
   let stale = $state(false);
   let held = $state<Part | ''>('');
   let asking: AbortController | undefined;
@@ -52,6 +54,7 @@
     asking?.abort();
     tried = null;
     triedLines = null;
+    routineTried = false;
     stale = false;
     held = '';
   }
@@ -61,6 +64,7 @@
     const routine = outlook?.routine;
     if (!balance || !outlook || !routine) return;
     const changed = { ...routine, [part]: value };
+    routineTried = true;
     tried = { ...outlook, routine: changed };
     const other = part === 'fraction' ? 'everyDays' : 'fraction';
     ask(held === other ? 'NOTHING' : part === 'fraction' ? 'INTERVAL' : 'FRACTION');
@@ -106,27 +110,31 @@
     }
   }
 
-  /** Writes routine and, where it was moved, lines; each from the version the page has. */
-  async function save(routine: Outlook['routine'], newLines: Lines | null): Promise<boolean> {
-    let version = balance?.tank.version ?? 0;
-    if (newLines) {
-      const body = { version, nitrate: newLines.nitrate, phosphate: newLines.phosphate };
-      const answer = await untilAnswered(() =>
-        api.PUT('/api/tanks/{id}/lines', { params: params(), body }),
-      );
-      if (!answer.data) return refused(answer.error?.detail);
-      balance = answer.data;
-      version = answer.data.tank.version;
-    }
+  async function saveLines(next: Lines): Promise<boolean> {
     const body = {
-      version,
-      fraction: routine?.fraction,
-      everyDays: routine?.everyDays,
-      nextOn: routine?.nextOn,
+      version: balance?.tank.version ?? 0,
+      nitrate: next.nitrate,
+      phosphate: next.phosphate,
     };
-    const answer = await untilAnswered(() =>
-      api.PUT('/api/tanks/{id}/routine', { params: params(), body }),
+    return taken(
+      await untilAnswered(() => api.PUT('/api/tanks/{id}/lines', { params: params(), body })),
     );
+  }
+
+  async function saveRoutine(next: Outlook['routine']): Promise<boolean> {
+    const body = {
+      version: balance?.tank.version ?? 0,
+      fraction: next?.fraction,
+      everyDays: next?.everyDays,
+      nextOn: next?.nextOn,
+    };
+    return taken(
+      await untilAnswered(() => api.PUT('/api/tanks/{id}/routine', { params: params(), body })),
+    );
+  }
+
+  /** Shows what was saved, or why it was not. */
+  function taken(answer: Answer<Balance>): boolean {
     if (!answer.data) return refused(answer.error?.detail);
     balance = answer.data;
     putBack();
@@ -142,21 +150,27 @@
     return false;
   }
 
+  /** Keeps what is tried: a line that was moved, or a routine, or both. */
   async function adopt() {
     const routine = outlook?.routine;
-    if (!balance || !routine || stale) return;
-    const before = { routine: balance.standing, lines: balance.lines };
     const moved = triedLines;
-    if (await save(routine, moved)) {
-      show({
-        kind: 'done',
-        text: `Adopted: ${percent(routine.fraction)} every ${interval(routine.everyDays)}.`,
-        action: {
-          label: 'Undo',
-          run: () => void save(before.routine, moved ? before.lines : null),
-        },
-      });
-    }
+    const before = balance;
+    if (!before || stale) return;
+    const withRoutine = routine && (routineTried || !moved) ? routine : null;
+    if (moved && !(await saveLines(moved))) return;
+    if (withRoutine && !(await saveRoutine(withRoutine))) return;
+    if (!moved && !withRoutine) return;
+    const undo = async () => {
+      if (moved) await saveLines(before.lines);
+      if (withRoutine) await saveRoutine(before.standing);
+    };
+    show({
+      kind: 'done',
+      text: withRoutine
+        ? `Adopted: ${percent(withRoutine.fraction)} every ${interval(withRoutine.everyDays)}.`
+        : 'The line is drawn anew.',
+      action: { label: 'Undo', run: () => void undo() },
+    });
   }
 
   function recorded() {
@@ -189,6 +203,7 @@
         balance={triedLines ? { ...balance, lines } : balance}
         {outlook}
         trying={tried !== null || triedLines !== null}
+        lineMoved={triedLines !== null && !routineTried}
         {stale}
         {held}
         ontry={tryPart}

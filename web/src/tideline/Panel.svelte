@@ -109,6 +109,12 @@
     }
   }
 
+  /** A first line, a little under the top of the picture; it is there to be moved. */
+  function draw() {
+    moveTo(most * 0.9);
+    dragged = null;
+  }
+
   function keydown(event: KeyboardEvent) {
     const moves: Record<string, number> = { ArrowUp: 1, ArrowDown: -1, PageUp: 5, PageDown: -5 };
     const move = moves[event.key];
@@ -270,6 +276,28 @@
         stroke="var(--color-base-100)"
         stroke-width="3"
         paint-order="stroke">{right - left < 500 ? '' : `${name} stays `}under {ceiling}</text
+      >
+    </g>
+  {/if}
+  {#if ceiling === undefined}
+    <g
+      role="button"
+      tabindex="0"
+      class="cursor-pointer"
+      onclick={draw}
+      onkeydown={(event) => {
+        if (event.key === 'Enter' || event.key === ' ') draw();
+      }}
+      data-testid="{name}-draw"
+    >
+      <rect x={right - 170} y={top + 2} width="170" height="24" fill="transparent" />
+      <text
+        x={right - 8}
+        y={top + 18}
+        text-anchor="end"
+        font-size="13"
+        text-decoration="underline"
+        fill="var(--color-primary)">draw a line for {name}</text
       >
     </g>
   {/if}

@@ -114,6 +114,21 @@ class KeeperStoryTest {
     page.await("more water is needed", d -> percent(page.value(FRACTION)) > percent(before));
     page.press(Keys.ESCAPE);
     page.awaitText("outcome", "under 40");
+
+    // Kept, it is there after a reload; undone, it is where it was.
+    page.press(Keys.ARROW_DOWN);
+    page.awaitText("outcome", "under 39");
+    page.await("the answer is there", d -> page.all(".opacity-50").isEmpty());
+    page.see("adopt").click();
+    page.awaitText("toast", "The line is drawn anew");
+    page.reload();
+    page.awaitText("outcome", "under 39");
+    page.script("document.querySelector('[data-testid=nitrate-line]').focus()");
+    page.press(Keys.ARROW_UP);
+    page.awaitText("outcome", "under 40");
+    page.await("the answer is there", d -> page.all(".opacity-50").isEmpty());
+    page.see("adopt").click();
+    page.awaitText("toast", "The line is drawn anew");
   }
 
   private static int percent(String text) {
