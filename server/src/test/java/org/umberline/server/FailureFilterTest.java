@@ -53,7 +53,8 @@ class FailureFilterTest {
         .when(chain)
         .doFilter(any(), any());
     assertThatThrownBy(
-            () -> filter.doFilter(new MockHttpServletRequest("GET", "/api/rounds"), response, chain))
+            () ->
+                filter.doFilter(new MockHttpServletRequest("GET", "/api/rounds"), response, chain))
         .isInstanceOf(DataAccessResourceFailureException.class);
   }
 
