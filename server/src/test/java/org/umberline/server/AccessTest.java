@@ -164,6 +164,7 @@ class AccessTest {
         browser.post("/api/keepers", body.formatted(UUID.randomUUID(), "mole", "short"));
     assertThat(answer.status()).isEqualTo(400);
     assertThat(answer.json().at("/fields/0/field").asString()).isEqualTo("password");
+    assertThat(answer.raw().body()).as("a password is not repeated").doesNotContain("short");
     Browser.Answer taken =
         browser.post("/api/keepers", body.formatted(UUID.randomUUID(), "Wren", "long enough now"));
     assertThat(taken.json().at("/fields/0/allowed").asString()).isEqualTo("a name nobody has yet");

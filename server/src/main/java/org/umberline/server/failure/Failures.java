@@ -11,6 +11,7 @@ import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.orm.ObjectOptimisticLockingFailureException;
+import org.springframework.validation.FieldError;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
@@ -68,9 +69,7 @@ public class Failures extends ResponseEntityExceptionHandler {
             .map(
                 e ->
                     new Refused.Field(
-                        e.getField(),
-                        shortened(String.valueOf(e.getRejectedValue())),
-                        String.valueOf(e.getDefaultMessage())))
+                        e.getField(), found(e), String.valueOf(e.getDefaultMessage())))
             .toList();
     return bad(fields, headers);
   }
@@ -117,6 +116,12 @@ public class Failures extends ResponseEntityExceptionHandler {
       problem.setProperties(Map.of("fields", fields));
     }
     return problem;
+  }
+
+  /** What was found; a password is never repeated. */
+  private static String found(FieldError error) {
+    String value = String.valueOf(error.getRejectedValue());
+    return error.getField().equals("password") ? value.length() + " characters" : shortened(value);
   }
 
   private static String shortened(String text) {
