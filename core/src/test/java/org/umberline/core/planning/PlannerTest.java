@@ -97,18 +97,6 @@ class PlannerTest {
     assertThat(option.bindingLimit()).isEqualTo(BindingLimit.NITRATE_CEILING);
   }
 
-  /** With first-order loss k: peak = [f c e^(-kT) + (r/k)(1 - e^(-kT))] / [1 - (1-f) e^(-kT)]. */
-  @Test
-  void withALossTheGeneralFormReducesToThePlainOne() {
-    double f = 0.25;
-    double c = 8;
-    double t = 7;
-    double k = 1e-7;
-    double decay = Math.exp(-k * t);
-    double peak = (f * c * decay + NET / k * (1 - decay)) / (1 - (1 - f) * decay);
-    assertThat(peak).isEqualTo(c + NET * t / f, within(1e-3));
-  }
-
   @Test
   void twoOfAQuarterRenewFortyFourPercentInTwentyEightDays() {
     TankModel tank = tank(0).build();

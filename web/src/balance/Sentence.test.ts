@@ -1,0 +1,101 @@
+import { render, screen } from '@testing-library/svelte';
+import { describe, expect, it, vi } from 'vitest';
+import type { Balance, Outlook } from '../api/client';
+import { balance, outlook } from '../balance.test-data';
+import Sentence from './Sentence.svelte';
+
+function sentence(
+  parts: Partial<Balance> = {},
+  shown: Outlook = parts.shown ?? outlook(),
+  trying = false,
+) {
+  const calls = { ontry: vi.fn(), onhold: vi.fn(), onadopt: vi.fn(), onescape: vi.fn() };
+  render(Sentence, {
+    balance: balance(parts),
+    outlook: shown,
+    trying,
+    lineMoved: false,
+    stale: false,
+    held: '',
+    ...calls,
+  });
+  const text = screen.getByTestId('sentence').textContent.replace(/\s+/g, ' ');
+  return { text, ...calls };
+}
+
+describe('the sentence', () => {
+  it('says how much, how often, when, how sure, and what comes of doing nothing', () => {
+    const { text } = sentence();
+    expect(screen.getByRole('spinbutton', { name: /share/ })).toHaveValue('24 %');
+    expect(screen.getByRole('spinbutton', { name: /days/ })).toHaveValue('7 days');
+    expect(text).toContain('(46 L) every');
+    expect(text).toContain('next on Saturday.');
+    expect(text).toContain('Nitrate stays under 40 and phosphate under 2 until late February');
+    expect(text).toContain('9 times in 10');
+    expect(text).toContain('Left alone, nitrate crosses the line about 9 December');
+    expect(text).toContain('The 20 % every 14 days you make now holds only 5 times in 10');
+  });
+
+  it('offers to adopt only what is not the routine yet', () => {
+    sentence();
+    expect(screen.getByTestId('adopt')).toBeInTheDocument();
+  });
+
+  it('says when the routine is followed already', () => {
+    const own = { fraction: 0.24, litres: 45.6, everyDays: 7, nextOn: '2026-11-28' };
+    const { text } = sentence({ standing: own, standingProbability: 0.92 });
+    expect(text).toContain('This is your routine.');
+    expect(screen.queryByTestId('adopt')).toBeNull();
+  });
+
+  it('says since when a change has been due', () => {
+    const own = { fraction: 0.24, litres: 45.6, everyDays: 7, nextOn: '2026-11-20' };
+    expect(sentence({ standing: own }).text).toContain('due since 20 November');
+  });
+
+  it('puts a recovery before the routine', () => {
+    const { text } = sentence(
+      {},
+      outlook({
+        recovery: [
+          { on: '2026-11-25', fraction: 0.33, litres: 62.7, nitrateAfterMgL: 50 },
+          { on: '2026-11-26', fraction: 0.33, litres: 62.7, nitrateAfterMgL: 36 },
+        ],
+      }),
+    );
+    expect(text).toContain('First 33 % (63 L) today, then 33 % (63 L) tomorrow, after that change');
+  });
+
+  it('is honest about a routine that does not hold, and says what binds', () => {
+    const { text } = sentence(
+      {},
+      outlook({ holds: false, probabilityWithinLines: 0.34, bindingLimit: 'maxChangeFraction' }),
+      true,
+    );
+    expect(text).toContain('That keeps the lines only 3 times in 10');
+    expect(text).toContain('the largest single change allowed is too small');
+  });
+
+  it('says that nothing is needed, and until when', () => {
+    const { text } = sentence({}, outlook({ routine: undefined, changeDays: [] }));
+    expect(text).toContain('No change is needed until 23 February 2027');
+    expect(text).toContain('without any, 9 times in 10');
+  });
+
+  it('says that no change can help, and why', () => {
+    const { text } = sentence(
+      { verdict: 'stuck' },
+      outlook({ routine: undefined, changeDays: [], bindingLimit: 'source', holds: false }),
+    );
+    expect(text).toContain('No change keeps the lines.');
+    expect(text).toContain('the change water itself is at or above a line');
+  });
+
+  it('invites to draw a line where there is none', () => {
+    const { text } = sentence(
+      { lines: { nitrate: {}, phosphate: {} } },
+      outlook({ routine: undefined, changeDays: [] }),
+    );
+    expect(text).toContain('No line is drawn yet.');
+  });
+});
