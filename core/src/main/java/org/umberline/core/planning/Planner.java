@@ -315,18 +315,21 @@ public final class Planner {
         .findFirst();
   }
 
+  /** Chance that the lines hold over the horizon under a routine, wherever it comes from. */
+  public double probability(Routine routine) {
+    return kept(routine, keeping.draws(), 0).within();
+  }
+
   /** What a routine, wherever it comes from, would do. */
   public Plan.Recommended outcome(Routine routine) {
     PlannedChanges changes = changes(routine);
-    int from = judgedFrom(routine);
-    LineKeeping.Kept kept = keeping.kept(changes, from, keeping.draws(), 0);
-    LineKeeping.Range range = keeping.range(changes, from);
+    LineKeeping.Range range = keeping.range(changes, judgedFrom(routine));
     return new Plan.Recommended(
         routine.fraction(),
         routine.everyDays(),
         routine.fraction() * tank.netVolumeL(),
         routine.nextOn(),
-        kept.within(),
+        probability(routine),
         range.nitratePeak(),
         range.nitrateTrough(),
         range.phosphatePeak(),

@@ -125,8 +125,7 @@ public class BalanceAnswers {
 
   private static Answer answer(Present now, Planner planner) {
     Plan plan = planner.plan();
-    double standingProbability =
-        now.tank.routine().map(r -> planner.outcome(r).probabilityWithinLines()).orElse(0.0);
+    double standingProbability = now.tank.routine().map(planner::probability).orElse(0.0);
     boolean standingHolds = standingProbability >= now.tank.limits().confidence();
     Optional<Routine> recommended =
         plan.recommended().map(r -> new Routine(r.fraction(), r.everyDays(), r.nextOn()));
@@ -163,9 +162,7 @@ public class BalanceAnswers {
     PlannedChanges changes = routine.map(planner::changes).orElse(PlannedChanges.NONE);
     Projection projection = Projection.of(now.posterior, now.horizon, changes);
     double probability =
-        routine
-            .map(r -> planner.outcome(r).probabilityWithinLines())
-            .orElseGet(planner::probabilityLeftAlone);
+        routine.map(r -> planner.probability(r)).orElseGet(planner::probabilityLeftAlone);
     Scenario scenario = now.posterior.scenario();
     return new Views.OutlookView(
         routine.map(r -> routineView(now.tank, r)).orElse(null),
