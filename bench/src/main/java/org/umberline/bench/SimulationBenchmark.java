@@ -44,7 +44,7 @@ public class SimulationBenchmark {
       Scenario.of(tank, SampleTank.START, SampleTank.START.plusDays(DAYS - 1), 0);
   private final Multipliers multipliers = scenario.multipliers();
   private final TankSimulator simulator = new TankSimulator(scenario);
-  private final TankState state = new TankState(scenario.plants());
+  private final TankState state = new TankState(scenario);
   private final Trace trace = new Trace(scenario);
 
   @Benchmark

@@ -14,6 +14,7 @@ import org.umberline.core.quantity.Phosphate;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.Dosing;
+import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.Feeding;
 import org.umberline.core.tank.Fertiliser;
 import org.umberline.core.tank.Food;
@@ -60,6 +61,8 @@ public final class TankBuilder {
   private ZoneId zone = ZoneId.of("UTC");
   private double volumeL = 100;
   private LocalDate started = START;
+  private SubstrateKind substrate = SubstrateKind.BARE;
+  private final List<ExportMethod> exports = new ArrayList<>();
   private OptionalDouble alkalinity = OptionalDouble.empty();
 
   public static Span always() {
@@ -164,6 +167,16 @@ public final class TankBuilder {
     return this;
   }
 
+  public TankBuilder substrate(SubstrateKind kind) {
+    substrate = kind;
+    return this;
+  }
+
+  public TankBuilder export(ExportMethod export) {
+    exports.add(export);
+    return this;
+  }
+
   public TankBuilder lines(double nitrateCeiling, double phosphateCeiling) {
     lines =
         new Lines(
@@ -249,7 +262,7 @@ public final class TankBuilder {
         0,
         Optional.of(started),
         zone,
-        new Substrate(SubstrateKind.BARE, OptionalDouble.empty(), OptionalDouble.empty()),
+        new Substrate(substrate, OptionalDouble.empty(), OptionalDouble.empty()),
         lines,
         limits,
         waters,
@@ -259,7 +272,7 @@ public final class TankBuilder {
         feeding,
         livestock,
         plants,
-        List.of(),
+        exports,
         fertilisers,
         dosing,
         kits,

@@ -18,13 +18,14 @@ public final class NotCounted {
   /** What of a tank's make-up is not counted, as JSON pointers each followed by what it is. */
   public static List<String> ofMakeUp(TankModel tank) {
     List<String> notCounted = new ArrayList<>();
-    if (tank.substrate().kind() != SubstrateKind.BARE) {
-      notCounted.add(
-          "/tank/substrate: phosphate held and given back by " + tank.substrate().kind().term());
+    if (tank.substrate().kind() == SubstrateKind.SOIL) {
+      notCounted.add("/tank/substrate: ammonia given off by new soil");
     }
     for (int i = 0; i < tank.exports().size(); i++) {
       ExportMethod export = tank.exports().get(i);
-      notCounted.add("/exports/" + i + ": " + export.kind() + " “" + export.id() + "”");
+      if (export instanceof ExportMethod.CarbonDose) {
+        notCounted.add("/exports/" + i + ": " + export.kind() + " “" + export.id() + "”");
+      }
     }
     return notCounted;
   }
@@ -39,7 +40,7 @@ public final class NotCounted {
       String analyte = entry.path("analyte").asString("");
       boolean counted =
           switch (type) {
-            case "clean", "renew", "observation" -> false;
+            case "observation" -> false;
             case "test" ->
                 analyte.equals(Analyte.NITRATE.term()) || analyte.equals(Analyte.PHOSPHATE.term());
             default -> true;

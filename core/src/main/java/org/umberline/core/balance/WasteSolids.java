@@ -13,6 +13,11 @@ public final class WasteSolids {
 
   private WasteSolids() {}
 
+  /** The rate at which {@code share} of what is there goes in a day, per day; 0.999 at the most. */
+  public static double ratePerDay(double share) {
+    return -Math.log(1 - Math.min(share, 0.999));
+  }
+
   /** Mineralisation to ammonia and phosphate, per day. */
   public static double mineralisationPerDay(double temperatureC) {
     return MINERALISATION_AT_20_C * Math.pow(2, (temperatureC - 20) / DOUBLING_C);

@@ -108,7 +108,7 @@ public final class Calibration {
       bias[i] = parameters.biasOf(test);
     }
     multipliers = parameters.fresh();
-    state = new TankState(scenario.plants());
+    state = new TankState(scenario);
     trace = new Trace(scenario);
     truth = new double[tests.size()];
   }
@@ -397,7 +397,7 @@ public final class Calibration {
         atTests[t][i] = truth[t];
       }
       Multipliers own = parameters.fresh();
-      parameters.apply(z, own, new TankState(scenario.plants()));
+      parameters.apply(z, own, new TankState(scenario));
       drift(own.nitrogenLoad, random);
       drift(own.phosphorusLoad, random);
       result.add(new Posterior.Draw(state.copy(), own));

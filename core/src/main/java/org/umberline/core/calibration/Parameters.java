@@ -31,6 +31,8 @@ final class Parameters {
   private final List<Prior> priors = new ArrayList<>();
   private final Multipliers multipliers;
   private final int uptake;
+  private final int exchange;
+  private final int denitrification;
   private final int initialNitrogen;
   private final int initialPhosphorus;
   private final int[] waterNitrogen;
@@ -48,6 +50,9 @@ final class Parameters {
     add("nitrogen load", 1, Priors.NITROGEN_LOAD_SD);
     add("phosphorus load", 1, Priors.PHOSPHORUS_LOAD_SD);
     uptake = scenario.plants() > 0 ? add("plant uptake", 1, Priors.UPTAKE_SD) : -1;
+    exchange = add("phosphate exchange", 1, Priors.EXCHANGE_SD);
+    denitrification =
+        scenario.denitrifies() ? add("denitrification", 1, Priors.DENITRIFICATION_SD) : -1;
     boolean fresh = tank.startedOn().map(day -> !day.isBefore(scenario.firstDay())).orElse(false);
     Multipliers stated = scenario.multipliers();
     initialNitrogen =
@@ -154,6 +159,8 @@ final class Parameters {
   /** Fills {@code target}, up to the as-of day, and {@code start} from the coordinates. */
   void apply(double[] z, Multipliers target, TankState start) {
     target.uptake = uptake < 0 ? 1 : value(z, uptake);
+    target.exchange = value(z, exchange);
+    target.denitrification = denitrification < 0 ? 1 : value(z, denitrification);
     for (int w = 0; w < waterNitrogen.length; w++) {
       target.waterNitrogenMgL[w] =
           multipliers.waterNitrogenMgL[w] + (waterNitrogen[w] < 0 ? 0 : value(z, waterNitrogen[w]));

@@ -15,6 +15,11 @@ final class Priors {
 
   static final double UPTAKE_SD = 0.6;
 
+  /** How much phosphate a bottom holds depends on its grain and age. */
+  static final double EXCHANGE_SD = 0.5;
+
+  static final double DENITRIFICATION_SD = 0.7;
+
   /** Dissolved nitrogen at the first day of a log that starts late, mg/L NO3. */
   static double settledNitrateMgL(WaterKind water) {
     return water == WaterKind.MARINE ? 6 : 12;

@@ -53,7 +53,7 @@ final class LineKeeping {
     this.posterior = posterior;
     scenario = posterior.scenario();
     simulator = new TankSimulator(scenario);
-    state = new TankState(scenario.plants());
+    state = new TankState(scenario);
     trace = new Trace(scenario);
     first = scenario.asOfDay() + 1;
     this.days = days;

@@ -26,7 +26,7 @@ import org.umberline.core.tank.TankModel;
  */
 public final class Planner {
   /** Draws the search looks at; what is reported of a result is taken from all of them. */
-  private static final int SEARCH_DRAWS = 200;
+  private static final int SEARCH_DRAWS = 150;
 
   /** A recovery is a series of changes of at most this share. Common practice, no source. */
   private static final double LARGEST_RECOVERY_CHANGE = 1.0 / 3;
@@ -238,6 +238,18 @@ public final class Planner {
    * @param nextOn day of the first change, not before {@link #earliestStart()}
    */
   public Plan.Option optionFor(double everyDays, LocalDate nextOn) {
+    return optionFor(everyDays, nextOn, true);
+  }
+
+  /**
+   * The same for a routine that is tried: which ceiling binds is not worked out, and a feasible
+   * option says that none does.
+   */
+  public Plan.Option tryFor(double everyDays, LocalDate nextOn) {
+    return optionFor(everyDays, nextOn, false);
+  }
+
+  private Plan.Option optionFor(double everyDays, LocalDate nextOn, boolean explained) {
     if (sourceTooRich) {
       return infeasible(everyDays, BindingLimit.SOURCE, 0);
     }
@@ -250,13 +262,15 @@ public final class Planner {
       return infeasible(everyDays, single.limit(), kept(largest, keeping.draws(), 0).within());
     }
     int percent = smallest(most, p -> holds(new Routine(p / 100.0, everyDays, nextOn)));
+    Routine routine = new Routine(percent / 100.0, everyDays, nextOn);
+    LineKeeping.Kept kept = kept(routine, keeping.draws(), 0);
     // What the search's share of the draws found is confirmed by all of them.
-    while (percent < most && !confirmed(new Routine(percent / 100.0, everyDays, nextOn))) {
+    while (percent < most && kept.underCeilings() < limits.confidence()) {
       percent++;
+      routine = new Routine(percent / 100.0, everyDays, nextOn);
+      kept = kept(routine, keeping.draws(), 0);
     }
     double fraction = percent / 100.0;
-    Routine routine = new Routine(fraction, everyDays, nextOn);
-    LineKeeping.Kept kept = kept(routine, keeping.draws(), 0);
     if (Math.max(kept.nitrateUnder(), kept.phosphateUnder()) > 1 - limits.confidence()) {
       return infeasible(
           everyDays,
@@ -270,7 +284,7 @@ public final class Planner {
         everyDays,
         OptionalDouble.of(fraction),
         true,
-        bindingCeiling(routine),
+        explained ? bindingCeiling(routine) : BindingLimit.NONE,
         OptionalDouble.of(fraction * tank.netVolumeL() * changesPer28Days),
         OptionalDouble.of(1 - Math.pow(1 - fraction, changesPer28Days)),
         kept.within());
@@ -391,7 +405,7 @@ public final class Planner {
     if (!wanted.isAfter(earliestStart())) {
       return early;
     }
-    Plan.Option later = optionFor(option.everyDays(), wanted);
+    Plan.Option later = tryFor(option.everyDays(), wanted);
     return later.feasible() && later.fraction().getAsDouble() <= fraction + 0.03
         ? new Routine(later.fraction().getAsDouble(), option.everyDays(), wanted)
         : early;

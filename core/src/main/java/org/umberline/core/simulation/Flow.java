@@ -14,7 +14,11 @@ public enum Flow {
   GROWTH_OF_ANIMALS(false),
   WATER_TAKEN_OUT(false),
   SIPHONED(false),
-  PLANTS_TAKEN_OUT(false);
+  PLANTS_TAKEN_OUT(false),
+  SKIMMED(false),
+  MEDIA_CLEANED(false),
+  ADSORBER_RENEWED(false),
+  DENITRIFIED(false);
 
   private final boolean in;
 

@@ -10,6 +10,12 @@ public final class Multipliers {
   /** Factor on the greatest growth of every plant stand. */
   public double uptake = 1;
 
+  /** Factor on the ratio of bound to dissolved phosphate. */
+  public double exchange = 1;
+
+  /** Factor on what beds, slow filters and rock denitrify. */
+  public double denitrification = 1;
+
   /** Factor on the nitrogen of food, one a day of the scenario. */
   public final double[] nitrogenLoad;
 

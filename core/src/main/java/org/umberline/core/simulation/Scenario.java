@@ -12,14 +12,18 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.umberline.core.balance.Adsorber;
 import org.umberline.core.balance.AnimalBody;
+import org.umberline.core.balance.Denitrification;
 import org.umberline.core.balance.FeedNutrients;
+import org.umberline.core.balance.PhosphateExchange;
 import org.umberline.core.balance.PlantGrowth;
 import org.umberline.core.balance.Retention;
 import org.umberline.core.balance.WasteSolids;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.Dosing;
+import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.Feeding;
 import org.umberline.core.tank.Fertiliser;
 import org.umberline.core.tank.Food;
@@ -48,13 +52,16 @@ public final class Scenario {
     FERTILISE,
     HARVEST,
     PLANT_IN,
-    PLANT_OUT
+    PLANT_OUT,
+    CLEAN,
+    RENEW
   }
 
   /**
    * @param time days from the scenario's start
-   * @param index of the probe, the blend, the plant or the feed
-   * @param amount share changed; g of dry mass cut or put in; unused by the others
+   * @param index of the probe, the blend, the plant, the feed or the adsorber
+   * @param amount share changed; g of dry mass cut or put in; share of the caught solids cleaned
+   *     out; g of new medium; unused by the others
    * @param siphoned share of the bed, changes only
    */
   record Event(double time, EventKind kind, int index, double amount, double siphoned) {}
@@ -63,7 +70,22 @@ public final class Scenario {
   record Stand(
       double growthPerDay, double greatestDryG, double nitrogenMgPerG, double phosphorusMgPerG) {}
 
+  /** An adsorber in the figures a run needs: cleared L a day and capacity mg P, by g of medium. */
+  record AdsorberGear(double massG, double clearedLPerGDay, double capacityMgPerG) {}
+
+  /**
+   * Denitrifying gear: the most, mg N a day, and the most water that brings it nitrate, L a day.
+   */
+  record DenitrifyingGear(double greatestMgPerDay, double flowLPerDay) {}
+
   final double volumeL;
+  final double exchangeRatio;
+  final double[] captureRate;
+  final double[] skimRate;
+  final AdsorberGear[] adsorbers;
+  final boolean[][] adsorberInUse;
+  final DenitrifyingGear[] denitrifying;
+  final boolean[][] denitrifyingInUse;
   final double mineralisationPerDay;
   final FeedNutrients[] food;
   final FeedNutrients[] extraFeeds;
@@ -111,6 +133,7 @@ public final class Scenario {
     days = asOfDay + 1 + horizonDays;
     volumeL = tank.netVolumeL();
     mineralisationPerDay = WasteSolids.mineralisationPerDay(tank.temperatureC());
+    exchangeRatio = PhosphateExchange.ratio(tank.substrate().kind());
 
     List<Blend> blends = new ArrayList<>();
     changeBlend = blendIndex(blends, tank.changeWater());
@@ -137,6 +160,24 @@ public final class Scenario {
     stands = tank.plants().stream().map(Scenario::stand).toArray(Stand[]::new);
     initialPlantDryG = new double[stands.length];
     layOutPlants(laidOut, habit, asOf);
+    captureRate = new double[days];
+    skimRate = new double[days];
+    List<ExportMethod> adsorbing =
+        tank.exports().stream().filter(ExportMethod.PhosphateAdsorber.class::isInstance).toList();
+    adsorbers = adsorbing.stream().map(Scenario::adsorber).toArray(AdsorberGear[]::new);
+    adsorberInUse = inUse(adsorbing);
+    List<ExportMethod> denitrifies =
+        tank.exports().stream().filter(e -> Denitrification.greatestMgPerDay(e) > 0).toList();
+    denitrifying =
+        denitrifies.stream()
+            .map(
+                e ->
+                    new DenitrifyingGear(
+                        Denitrification.greatestMgPerDay(e), Denitrification.flowLPerDay(e)))
+            .toArray(DenitrifyingGear[]::new);
+    denitrifyingInUse = inUse(denitrifies);
+    layOutFilters();
+    layOutUpkeep(laidOut, adsorbing, known, asOf);
     Map<String, Integer> plantIndex = new HashMap<>();
     for (int j = 0; j < stands.length; j++) {
       plantIndex.put(tank.plants().get(j).id(), j);
@@ -210,6 +251,97 @@ public final class Scenario {
         plant.maxWetMassG() * plant.dryMatterPercent() / 100,
         plant.nitrogenPercentDry() * 10,
         plant.phosphorusPercentDry() * 10);
+  }
+
+  private static AdsorberGear adsorber(ExportMethod export) {
+    ExportMethod.PhosphateAdsorber gear = (ExportMethod.PhosphateAdsorber) export;
+    return new AdsorberGear(
+        gear.massG(), Adsorber.clearedLPerGDay(gear.placement()), gear.capacityMgPPerG());
+  }
+
+  private boolean[][] inUse(List<ExportMethod> gear) {
+    boolean[][] inUse = new boolean[gear.size()][days];
+    for (int i = 0; i < inUse.length; i++) {
+      for (int day = 0; day < days; day++) {
+        inUse[i][day] = covers(gear.get(i).span(), firstDay.plusDays(day));
+      }
+    }
+    return inUse;
+  }
+
+  private void layOutFilters() {
+    for (ExportMethod export : tank.exports()) {
+      for (int day = 0; day < days; day++) {
+        if (!covers(export.span(), firstDay.plusDays(day))) {
+          continue;
+        }
+        if (export instanceof ExportMethod.Mechanical media) {
+          captureRate[day] += WasteSolids.ratePerDay(media.captureFractionPerDay());
+        } else if (export instanceof ExportMethod.Skimmer skimmer) {
+          skimRate[day] += WasteSolids.ratePerDay(skimmer.removalFractionPerDay());
+        }
+      }
+    }
+  }
+
+  /** Cleanings and renewals that were done, and after the as-of day those that habit brings. */
+  private void layOutUpkeep(
+      List<Event> laidOut, List<ExportMethod> adsorbing, List<LogEntry> known, LocalDate asOf) {
+    for (ExportMethod export : tank.exports()) {
+      List<Double> cleaned = new ArrayList<>();
+      List<Double> renewed = new ArrayList<>();
+      int adsorber = adsorbing.indexOf(export);
+      for (LogEntry entry : known) {
+        double time = timeOf(entry.at().toInstant());
+        if (entry instanceof LogEntry.Clean clean && clean.export().equals(export.id())) {
+          cleaned.add(time);
+        } else if (entry instanceof LogEntry.Renew renew && renew.export().equals(export.id())) {
+          renewed.add(time);
+          if (adsorber >= 0) {
+            double mass = renew.massG() > 0 ? renew.massG() : adsorbers[adsorber].massG();
+            laidOut.add(new Event(time, EventKind.RENEW, adsorber, mass, 0));
+          }
+        }
+      }
+      if (export instanceof ExportMethod.Mechanical media) {
+        for (double time : cleaned) {
+          laidOut.add(new Event(time, EventKind.CLEAN, 0, shareOfMedia(media, (int) time), 0));
+        }
+        for (double time : habitTimes(cleaned, asOf)) {
+          laidOut.add(new Event(time, EventKind.CLEAN, 0, shareOfMedia(media, (int) time), 0));
+        }
+      }
+      if (adsorber >= 0) {
+        for (double time : habitTimes(renewed, asOf)) {
+          laidOut.add(new Event(time, EventKind.RENEW, adsorber, adsorbers[adsorber].massG(), 0));
+        }
+      }
+    }
+  }
+
+  /** What of all caught solids lies in one of several media. */
+  private double shareOfMedia(ExportMethod.Mechanical media, int day) {
+    double all = captureRate[day];
+    return all > 0 ? Math.min(1, WasteSolids.ratePerDay(media.captureFractionPerDay()) / all) : 1;
+  }
+
+  /** Times after the as-of day at the mean rhythm of the last {@link #HABIT_DAYS}. */
+  private List<Double> habitTimes(List<Double> done, LocalDate asOf) {
+    int since = habitDays(asOf);
+    List<Double> recent = done.stream().filter(time -> time > asOfDay - since).toList();
+    List<Double> times = new ArrayList<>();
+    if (recent.isEmpty()) {
+      return times;
+    }
+    double every = since / (double) recent.size();
+    double time = recent.get(recent.size() - 1) + every;
+    while (time < asOfDay + 1) {
+      time += every;
+    }
+    for (; time < days; time += every) {
+      times.add(time);
+    }
+    return times;
   }
 
   private boolean known(Span span) {
@@ -430,18 +562,29 @@ public final class Scenario {
       TankState state, Multipliers multipliers, double nitrogenMgL, double phosphorusMgL) {
     state.nitrogen = nitrogenMgL * volumeL;
     state.phosphorus = phosphorusMgL * volumeL;
-    double settled =
+    double age =
         tank.startedOn()
-                .map(
-                    day ->
-                        1
-                            - Math.exp(
-                                -mineralisationPerDay
-                                    * Math.max(0, ChronoUnit.DAYS.between(day, firstDay))))
-                .orElse(1.0)
-            / mineralisationPerDay;
+            .map(day -> (double) Math.max(0, ChronoUnit.DAYS.between(day, firstDay)))
+            .orElse(Double.POSITIVE_INFINITY);
+    double goes = mineralisationPerDay + captureRate[0] + skimRate[0];
+    double settled = (1 - Math.exp(-goes * age)) / goes;
     state.wasteNitrogen = food[0].nitrogenSolid() * multipliers.nitrogenLoad[0] * settled;
     state.wastePhosphorus = food[0].phosphorusSolid() * multipliers.phosphorusLoad[0] * settled;
+    // When the media were last cleaned is not known: half of what they would hold at rest.
+    double caught =
+        captureRate[0] / mineralisationPerDay / 2 * -Math.expm1(-mineralisationPerDay * age);
+    state.caughtNitrogen = caught * state.wasteNitrogen;
+    state.caughtPhosphorus = caught * state.wastePhosphorus;
+    // Rock and sand of a settled tank are at rest with its water; new ones hold nothing.
+    state.boundPhosphorus =
+        state.phosphorus
+            * exchangeRatio
+            * multipliers.exchange
+            * -Math.expm1(-PhosphateExchange.RATE_PER_DAY * age);
+    Arrays.fill(state.adsorbedPhosphorus, 0);
+    for (int a = 0; a < adsorbers.length; a++) {
+      state.mediumG[a] = adsorbers[a].massG();
+    }
     System.arraycopy(initialPlantDryG, 0, state.plantDryG, 0, initialPlantDryG.length);
     Arrays.fill(state.nitrogenFlow, 0);
     Arrays.fill(state.phosphorusFlow, 0);
@@ -491,6 +634,26 @@ public final class Scenario {
   /** What the ration of {@code day} brings, before any multiplier. */
   public FeedNutrients foodOf(int day) {
     return food[day];
+  }
+
+  /** Whether anything in the tank denitrifies, as far as its entries say. */
+  public boolean denitrifies() {
+    return denitrifying.length > 0;
+  }
+
+  /** All nitrogen in the tank, mg N. */
+  public double nitrogenMg(TankState state) {
+    return state.nitrogen + state.wasteNitrogen + state.caughtNitrogen + plantNitrogenMg(state);
+  }
+
+  /** All phosphorus in the tank, adsorbers in use included, mg P. */
+  public double phosphorusMg(TankState state) {
+    return state.phosphorus
+        + state.wastePhosphorus
+        + state.caughtPhosphorus
+        + state.boundPhosphorus
+        + state.adsorbedPhosphorusMg()
+        + plantPhosphorusMg(state);
   }
 
   /** Nitrogen in plants, mg N. */

@@ -1,6 +1,8 @@
 package org.umberline.core.simulation;
 
+import org.umberline.core.balance.Denitrification;
 import org.umberline.core.balance.FeedNutrients;
+import org.umberline.core.balance.PhosphateExchange;
 import org.umberline.core.balance.PlantGrowth;
 import org.umberline.core.balance.WasteSolids;
 
@@ -20,10 +22,10 @@ public final class TankSimulator {
   private static final double SHORTEST_STEP = 1.0 / 128;
 
   /** A step over which a pool would change by more than this share is quartered. */
-  private static final double LARGEST_SWING = 0.2;
+  private static final double LARGEST_SWING = 0.07;
 
   /** So is one over which plants would take a pool more often than this. */
-  private static final double LARGEST_TURNOVER = 1.5;
+  private static final double LARGEST_TURNOVER = 0.5;
 
   /** Under this share of a pool taken in a step, losses need no weighting to stay positive. */
   private static final double SMALL_TURNOVER = 0.3;
@@ -40,6 +42,11 @@ public final class TankSimulator {
   private double phosphorusIn;
   private double wasteNitrogenIn;
   private double wastePhosphorusIn;
+  private double captureRate;
+  private double skimRate;
+  private int today;
+  private double exchangeRatio;
+  private double denitrification;
 
   public TankSimulator(Scenario scenario) {
     this.scenario = scenario;
@@ -63,6 +70,8 @@ public final class TankSimulator {
       PlannedChanges planned,
       Trace trace) {
     mixBlends(multipliers);
+    exchangeRatio = scenario.exchangeRatio * multipliers.exchange;
+    denitrification = multipliers.denitrification;
     double volume = scenario.volumeL;
     int plan = 0;
     while (plan < planned.time().length && planned.time()[plan] < fromDay) {
@@ -121,6 +130,9 @@ public final class TankSimulator {
             + scenario.animalPhosphorus[day]
             + scenario.fertiliserPhosphorus[day]
             + scenario.topOffLitresPerDay * blendPhosphorus[scenario.topOffBlend];
+    today = day;
+    captureRate = scenario.captureRate[day];
+    skimRate = scenario.skimRate[day];
     wasteNitrogenIn = food.nitrogenSolid() * nitrogenLoad;
     wastePhosphorusIn = food.phosphorusSolid() * phosphorusLoad;
   }
@@ -183,6 +195,21 @@ public final class TankSimulator {
               Flow.PLANTS_TAKEN_OUT,
               event.index(),
               -Math.min(event.amount(), state.plantDryG[event.index()]));
+      case CLEAN -> {
+        double share = event.amount();
+        add(
+            state,
+            Flow.MEDIA_CLEANED,
+            share * state.caughtNitrogen,
+            share * state.caughtPhosphorus);
+        state.caughtNitrogen *= 1 - share;
+        state.caughtPhosphorus *= 1 - share;
+      }
+      case RENEW -> {
+        add(state, Flow.ADSORBER_RENEWED, 0, state.adsorbedPhosphorus[event.index()]);
+        state.adsorbedPhosphorus[event.index()] = 0;
+        state.mediumG[event.index()] = event.amount();
+      }
       case PLANT_IN -> movePlants(state, Flow.PLANTS_PUT_IN, event.index(), event.amount());
       case PLANT_OUT ->
           movePlants(state, Flow.PLANTS_TAKEN_OUT, event.index(), -state.plantDryG[event.index()]);
@@ -224,18 +251,119 @@ public final class TankSimulator {
     }
   }
 
+  /**
+   * One step, split evenly around the fast exchanges (Strang, SIAM J. Numer. Anal. 5, 1968): half
+   * of them, then waste and plants, then the other half. Where plants draw hard on a pool the step
+   * is quartered first.
+   */
   private void carefully(TankState state, double h, double uptake) {
-    if (step(state, h, uptake)) {
+    if (h > SHORTEST_STEP && tooLong(state, h, uptake)) {
+      for (int i = 0; i < 4; i++) {
+        carefully(state, h / 4, uptake);
+      }
       return;
     }
-    for (int i = 0; i < 4; i++) {
-      carefully(state, h / 4, uptake);
+    denitrify(state, h / 2);
+    adsorb(state, h / 2);
+    exchange(state, h / 2);
+    step(state, h, uptake);
+    exchange(state, h / 2);
+    adsorb(state, h / 2);
+    denitrify(state, h / 2);
+  }
+
+  /** Whether plants would swing a pool, or turn it over, by more than a step can follow. */
+  private boolean tooLong(TankState state, double h, double uptake) {
+    if (scenario.stands.length == 0) {
+      return false;
+    }
+    double rest = (state.phosphorus + state.boundPhosphorus) * exchangeRatio / (1 + exchangeRatio);
+    double moves = PhosphateExchange.RATE_PER_DAY * h * Math.abs(state.boundPhosphorus - rest);
+    if (moves > LARGEST_SWING * state.phosphorus) {
+      return true;
+    }
+    double k = scenario.mineralisationPerDay;
+    double limit = uptake * nutrientLimit(state.nitrogen, state.phosphorus);
+    double demandNitrogen = 0;
+    double demandPhosphorus = 0;
+    for (int j = 0; j < scenario.stands.length; j++) {
+      Scenario.Stand stand = scenario.stands[j];
+      double growing = growthOf(stand, state.plantDryG[j], limit);
+      demandNitrogen += growing * stand.nitrogenMgPerG();
+      demandPhosphorus += growing * stand.phosphorusMgPerG();
+    }
+    double nitrogenIn1 = nitrogenIn + k * (state.wasteNitrogen + state.caughtNitrogen);
+    double phosphorusIn1 = phosphorusIn + k * (state.wastePhosphorus + state.caughtPhosphorus);
+    return swings(state.nitrogen, nitrogenIn1, demandNitrogen, h)
+        || swings(state.phosphorus, phosphorusIn1, demandPhosphorus, h);
+  }
+
+  private static boolean swings(double pool, double in, double demand, double h) {
+    double turnover = h * share(demand, pool);
+    double left = leftOf((pool + h * in) / (1 + turnover), pool);
+    return demand > 0 && (Math.abs(left - 1) > LARGEST_SWING || turnover > LARGEST_TURNOVER);
+  }
+
+  /** Bound and dissolved phosphate move towards rest; their exact solution over {@code h} days. */
+  private void exchange(TankState state, double h) {
+    double all = state.phosphorus + state.boundPhosphorus;
+    double rest = all * exchangeRatio / (1 + exchangeRatio);
+    state.boundPhosphorus =
+        rest + (state.boundPhosphorus - rest) * Math.exp(-PhosphateExchange.RATE_PER_DAY * h);
+    state.phosphorus = all - state.boundPhosphorus;
+  }
+
+  private void denitrify(TankState state, double h) {
+    if (scenario.denitrifying.length == 0) {
+      return;
+    }
+    double before = state.nitrogen;
+    double middle = before * Math.exp(-denitrifiedShare(before) * h / 2);
+    state.nitrogen = before * Math.exp(-denitrifiedShare(middle) * h);
+    add(state, Flow.DENITRIFIED, before - state.nitrogen, 0);
+  }
+
+  /** Share of {@code nitrogen} that turns to gas, per day. */
+  private double denitrifiedShare(double nitrogen) {
+    double volume = scenario.volumeL;
+    double perVolume = 1 / (volume * (Denitrification.HALF_SATURATION_MG_L + nitrogen / volume));
+    double share = 0;
+    for (int g = 0; g < scenario.denitrifying.length; g++) {
+      if (scenario.denitrifyingInUse[g][today]) {
+        Scenario.DenitrifyingGear gear = scenario.denitrifying[g];
+        share +=
+            Math.min(
+                gear.greatestMgPerDay() * denitrification * perVolume, gear.flowLPerDay() / volume);
+      }
+    }
+    return share;
+  }
+
+  private void adsorb(TankState state, double h) {
+    for (int a = 0; a < scenario.adsorbers.length; a++) {
+      if (!scenario.adsorberInUse[a][today]) {
+        continue;
+      }
+      Scenario.AdsorberGear gear = scenario.adsorbers[a];
+      double capacity = state.mediumG[a] * gear.capacityMgPerG();
+      double held = state.adsorbedPhosphorus[a];
+      if (held >= capacity) {
+        continue;
+      }
+      double rate = state.mediumG[a] * gear.clearedLPerGDay() / scenario.volumeL;
+      double half = state.phosphorus * -Math.expm1(-rate * (1 - held / capacity) * h / 2);
+      double free = Math.max(0, 1 - (held + half) / capacity);
+      double taken = state.phosphorus * -Math.expm1(-rate * free * h);
+      taken = Math.min(taken, capacity - held);
+      state.phosphorus -= taken;
+      state.adsorbedPhosphorus[a] = held + taken;
     }
   }
 
-  /** One step; refused, with nothing done, where a shorter one is needed. */
-  private boolean step(TankState state, double h, double uptake) {
+  /** Waste and plants over {@code h} days. */
+  private void step(TankState state, double h, double uptake) {
     double k = scenario.mineralisationPerDay;
+    double goes = k + captureRate + skimRate;
     double nitrogen = state.nitrogen;
     double phosphorus = state.phosphorus;
     double[] plants = state.plantDryG;
@@ -255,20 +383,18 @@ public final class TankSimulator {
       decayNitrogen += PlantGrowth.DECAY_PER_DAY * plants[j] * stand.nitrogenMgPerG();
       decayPhosphorus += PlantGrowth.DECAY_PER_DAY * plants[j] * stand.phosphorusMgPerG();
     }
-    double waste1N = (state.wasteNitrogen + h * (wasteNitrogenIn + decayNitrogen)) / (1 + h * k);
+    double waste1N = (state.wasteNitrogen + h * (wasteNitrogenIn + decayNitrogen)) / (1 + h * goes);
     double waste1P =
-        (state.wastePhosphorus + h * (wastePhosphorusIn + decayPhosphorus)) / (1 + h * k);
+        (state.wastePhosphorus + h * (wastePhosphorusIn + decayPhosphorus)) / (1 + h * goes);
     double nitrogen1 =
-        (nitrogen + h * (nitrogenIn + k * waste1N)) / (1 + h * share(demandNitrogen, nitrogen));
+        (nitrogen + h * (nitrogenIn + k * (waste1N + state.caughtNitrogen)))
+            / (1 + h * share(demandNitrogen, nitrogen));
     double phosphorus1 =
-        (phosphorus + h * (phosphorusIn + k * waste1P))
+        (phosphorus + h * (phosphorusIn + k * (waste1P + state.caughtPhosphorus)))
             / (1 + h * share(demandPhosphorus, phosphorus));
     double left = Math.min(leftOf(nitrogen1, nitrogen), leftOf(phosphorus1, phosphorus));
     double turnover =
         h * Math.max(share(demandNitrogen, nitrogen), share(demandPhosphorus, phosphorus));
-    if ((Math.abs(left - 1) > LARGEST_SWING || turnover > LARGEST_TURNOVER) && h > SHORTEST_STEP) {
-      return false;
-    }
     for (int j = 0; j < stands; j++) {
       predicted[j] = plants[j] + h * (growth[j] * left - PlantGrowth.DECAY_PER_DAY * plants[j]);
     }
@@ -290,18 +416,30 @@ public final class TankSimulator {
     }
     double waste2N =
         (state.wasteNitrogen + h * (wasteNitrogenIn + (decayNitrogen + decay1Nitrogen) / 2))
-            / (1 + h / 2 * k * meanWeight(state.wasteNitrogen, waste1N));
+            / (1 + h / 2 * goes * meanWeight(state.wasteNitrogen, waste1N));
     double waste2P =
         (state.wastePhosphorus + h * (wastePhosphorusIn + (decayPhosphorus + decay1Phosphorus) / 2))
-            / (1 + h / 2 * k * meanWeight(state.wastePhosphorus, waste1P));
-    double mineralNitrogen =
+            / (1 + h / 2 * goes * meanWeight(state.wastePhosphorus, waste1P));
+    double goneNitrogen =
         state.wasteNitrogen
             + h * (wasteNitrogenIn + (decayNitrogen + decay1Nitrogen) / 2)
             - waste2N;
-    double mineralPhosphorus =
+    double gonePhosphorus =
         state.wastePhosphorus
             + h * (wastePhosphorusIn + (decayPhosphorus + decay1Phosphorus) / 2)
             - waste2P;
+    // What went from the waste was mineralised, caught or skimmed; what is caught goes on
+    // mineralising in place, what came in during the step for half of it.
+    double caughtNitrogen = goneNitrogen * captureRate / goes;
+    double caughtPhosphorus = gonePhosphorus * captureRate / goes;
+    double melts = -Math.expm1(-k * h);
+    double meltsNew = k * h / (2 + k * h);
+    double fromMediaNitrogen = state.caughtNitrogen * melts + caughtNitrogen * meltsNew;
+    double fromMediaPhosphorus = state.caughtPhosphorus * melts + caughtPhosphorus * meltsNew;
+    double mineralNitrogen = goneNitrogen * k / goes + fromMediaNitrogen;
+    double mineralPhosphorus = gonePhosphorus * k / goes + fromMediaPhosphorus;
+    double skimmedNitrogen = goneNitrogen * skimRate / goes;
+    double skimmedPhosphorus = gonePhosphorus * skimRate / goes;
     double nitrogenBefore = nitrogen + h * nitrogenIn + mineralNitrogen;
     double phosphorusBefore = phosphorus + h * phosphorusIn + mineralPhosphorus;
     // Plants take both in a fixed proportion, so the scarcer pool sets how much of the demand is
@@ -319,11 +457,13 @@ public final class TankSimulator {
     state.phosphorus = phosphorusBefore - h * demandPhosphorus * met;
     state.wasteNitrogen = waste2N;
     state.wastePhosphorus = waste2P;
+    state.caughtNitrogen += caughtNitrogen - fromMediaNitrogen;
+    state.caughtPhosphorus += caughtPhosphorus - fromMediaPhosphorus;
+    add(state, Flow.SKIMMED, skimmedNitrogen, skimmedPhosphorus);
     for (int j = 0; j < stands; j++) {
       plants[j] +=
           h * (growthAgain[j] * met - PlantGrowth.DECAY_PER_DAY * (plants[j] + predicted[j]) / 2);
     }
-    return true;
   }
 
   private double nutrientLimit(double nitrogen, double phosphorus) {

@@ -9,12 +9,24 @@ public final class TankState {
   double phosphorus;
   double wasteNitrogen;
   double wastePhosphorus;
+  double boundPhosphorus;
+  double caughtNitrogen;
+  double caughtPhosphorus;
   final double[] plantDryG;
+  final double[] adsorbedPhosphorus;
+  final double[] mediumG;
   final double[] nitrogenFlow = new double[Flow.values().length];
   final double[] phosphorusFlow = new double[Flow.values().length];
 
-  public TankState(int plants) {
+  /** A state with room for what {@code scenario} holds. */
+  public TankState(Scenario scenario) {
+    this(scenario.plants(), scenario.adsorbers.length);
+  }
+
+  private TankState(int plants, int adsorbers) {
     plantDryG = new double[plants];
+    adsorbedPhosphorus = new double[adsorbers];
+    mediumG = new double[adsorbers];
   }
 
   /** Takes over {@code other}, flows included. */
@@ -23,13 +35,18 @@ public final class TankState {
     phosphorus = other.phosphorus;
     wasteNitrogen = other.wasteNitrogen;
     wastePhosphorus = other.wastePhosphorus;
+    boundPhosphorus = other.boundPhosphorus;
+    caughtNitrogen = other.caughtNitrogen;
+    caughtPhosphorus = other.caughtPhosphorus;
+    System.arraycopy(other.adsorbedPhosphorus, 0, adsorbedPhosphorus, 0, adsorbedPhosphorus.length);
+    System.arraycopy(other.mediumG, 0, mediumG, 0, mediumG.length);
     System.arraycopy(other.plantDryG, 0, plantDryG, 0, plantDryG.length);
     System.arraycopy(other.nitrogenFlow, 0, nitrogenFlow, 0, nitrogenFlow.length);
     System.arraycopy(other.phosphorusFlow, 0, phosphorusFlow, 0, phosphorusFlow.length);
   }
 
   public TankState copy() {
-    TankState copy = new TankState(plantDryG.length);
+    TankState copy = new TankState(plantDryG.length, adsorbedPhosphorus.length);
     copy.set(this);
     return copy;
   }
@@ -52,6 +69,30 @@ public final class TankState {
   /** Phosphorus in waste solids, mg P. */
   public double wastePhosphorusMg() {
     return wastePhosphorus;
+  }
+
+  /** Phosphorus bound to rock, sand and soil, mg P. */
+  public double boundPhosphorusMg() {
+    return boundPhosphorus;
+  }
+
+  /** Nitrogen in solids caught in filter media, mg N. */
+  public double caughtNitrogenMg() {
+    return caughtNitrogen;
+  }
+
+  /** Phosphorus in solids caught in filter media, mg P. */
+  public double caughtPhosphorusMg() {
+    return caughtPhosphorus;
+  }
+
+  /** Phosphorus on adsorbers in use, mg P. */
+  public double adsorbedPhosphorusMg() {
+    double sum = 0;
+    for (double mg : adsorbedPhosphorus) {
+      sum += mg;
+    }
+    return sum;
   }
 
   /** Dry mass of the plant stand at {@code index}, g. */

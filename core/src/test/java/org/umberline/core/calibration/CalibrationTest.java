@@ -55,7 +55,7 @@ class CalibrationTest {
     Multipliers multipliers = scenario.multipliers();
     java.util.Arrays.fill(multipliers.nitrogenLoad, load);
     java.util.Arrays.fill(multipliers.phosphorusLoad, load);
-    TankState state = new TankState(scenario.plants());
+    TankState state = new TankState(scenario);
     scenario.start(state, multipliers, 2, 0.1);
     Trace trace = new Trace(scenario);
     new TankSimulator(scenario).run(state, 0, DAYS, multipliers, PlannedChanges.NONE, trace);

@@ -62,7 +62,7 @@ class PlannerTest {
   private static Posterior certain(TankModel tank, double nitrateMgL, int horizon) {
     Scenario scenario = Scenario.of(tank, AS_OF, AS_OF, horizon);
     Multipliers multipliers = scenario.multipliers();
-    TankState state = new TankState(scenario.plants());
+    TankState state = new TankState(scenario);
     scenario.start(state, multipliers, nitrateMgL / 4.4268, 0.01);
     return new Posterior(
         scenario,

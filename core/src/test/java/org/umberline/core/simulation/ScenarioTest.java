@@ -21,7 +21,7 @@ class ScenarioTest {
   private static final LocalDate START = TankBuilder.START;
 
   private static TankState run(Scenario scenario, int days) {
-    TankState state = new TankState(scenario.plants());
+    TankState state = new TankState(scenario);
     scenario.start(state, scenario.multipliers(), 1, 0.1);
     new TankSimulator(scenario)
         .run(state, 0, days, scenario.multipliers(), PlannedChanges.NONE, new Trace(scenario));
@@ -113,7 +113,7 @@ class ScenarioTest {
     Span early = new Span(START.minusDays(28), Optional.empty());
     TankModel tank = new TankBuilder().plant("fern", PlantKind.FLOATING, 10, 10_000, early).build();
     Scenario scenario = Scenario.of(tank, START, START, 0);
-    TankState state = new TankState(1);
+    TankState state = new TankState(scenario);
     scenario.start(state, scenario.multipliers(), 1, 1);
     // Doubling each 7 days less 0.5 % die-off a day, 6 % dry, far from its most.
     double free = 10 * 0.06 * Math.exp((Math.log(2) / 7 - 0.005) * 28);
@@ -145,8 +145,8 @@ class ScenarioTest {
     TankModel settled =
         new TankBuilder().startedOn(START.minusYears(1)).ration(1).animals(50, Stage.ADULT).build();
     TankModel fresh = new TankBuilder().startedOn(START).ration(1).animals(50, Stage.ADULT).build();
-    TankState state = new TankState(0);
     Scenario scenario = Scenario.of(settled, START, START, 0);
+    TankState state = new TankState(scenario);
     scenario.start(state, scenario.multipliers(), 1, 1);
     // at rest: in = k W, k = 0.12 a day at 20 °C
     assertThat(state.wasteNitrogenMg())

@@ -203,10 +203,10 @@ public class BalanceAnswers {
     double everyDays = tried.everyDays();
     Optional<BindingLimit> binding = Optional.empty();
     if (tried.solve() == Solve.FRACTION) {
-      Plan.Option option = planner.optionFor(everyDays, first);
+      Plan.Option option = planner.tryFor(everyDays, first);
       if (!option.feasible() && first.isAfter(earliest)) {
         // Waiting is what makes it impossible, perhaps: the first change may come sooner.
-        Plan.Option sooner = planner.optionFor(everyDays, earliest);
+        Plan.Option sooner = planner.tryFor(everyDays, earliest);
         if (sooner.feasible()) {
           option = sooner;
           first = earliest;

@@ -136,7 +136,7 @@ final class Stillwater {
       truth.nitrogenLoad[day] = TRUE_NITROGEN_LOAD * Math.exp(wander);
       truth.phosphorusLoad[day] = TRUE_PHOSPHORUS_LOAD * Math.exp(wander);
     }
-    TankState state = new TankState(scenario.plants());
+    TankState state = new TankState(scenario);
     scenario.start(
         state,
         truth,
