@@ -14,6 +14,7 @@ import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 import org.umberline.core.balance.FeedNutrients;
+import org.umberline.core.balance.PhosphateExchange;
 import org.umberline.core.balance.PlantGrowth;
 import org.umberline.core.balance.WasteSolids;
 import org.umberline.core.simulation.Multipliers;
@@ -63,7 +64,8 @@ public class SimulationBenchmark {
       state.wasteNitrogenMg(),
       state.wastePhosphorusMg(),
       state.plantDryG(0),
-      state.plantDryG(1)
+      state.plantDryG(1),
+      state.boundPhosphorusMg()
     };
     DormandPrince853Integrator integrator =
         new DormandPrince853Integrator(1e-6, 1, TOLERANCE, TOLERANCE);
@@ -77,23 +79,26 @@ public class SimulationBenchmark {
   private final class Rates implements OrdinaryDifferentialEquation {
     private final double mineralisation = WasteSolids.mineralisationPerDay(tank.temperatureC());
     private final FeedNutrients food = scenario.foodOf(0);
+    private final double ratio = PhosphateExchange.ratio(tank.substrate().kind());
 
     @Override
     public int getDimension() {
-      return 6;
+      return 7;
     }
 
     @Override
     public double[] computeDerivatives(double t, double[] y) {
       double volume = scenario.volumeL();
       double limit = PlantGrowth.nutrientLimit(y[0] / volume, y[1] / volume);
+      double binds = PhosphateExchange.RATE_PER_DAY * (ratio * y[1] - y[6]) / (1 + ratio);
       double[] d = {
         food.nitrogenDissolved() + mineralisation * y[2],
-        food.phosphorusDissolved() + mineralisation * y[3],
+        food.phosphorusDissolved() + mineralisation * y[3] - binds,
         food.nitrogenSolid() - mineralisation * y[2],
         food.phosphorusSolid() - mineralisation * y[3],
         0,
-        0
+        0,
+        binds
       };
       for (int j = 0; j < 2; j++) {
         PlantStand plant = tank.plants().get(j);
