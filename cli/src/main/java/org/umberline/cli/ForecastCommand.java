@@ -8,6 +8,7 @@ import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.forecast.Projection;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.tank.Routine;
+import org.umberline.tankfile.Figures;
 import org.umberline.tankfile.TankFile;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -55,20 +56,20 @@ final class ForecastCommand extends ModelCommand {
     ObjectNode node = parent.objectNode();
     node.put("unit", forecast.nutrient().unit());
     ObjectNode now = node.putObject("now");
-    now.put("p10", rounded(forecast.now().p10()));
-    now.put("p50", rounded(forecast.now().p50()));
-    now.put("p90", rounded(forecast.now().p90()));
+    now.put("p10", Figures.rounded(forecast.now().p10()));
+    now.put("p50", Figures.rounded(forecast.now().p50()));
+    now.put("p90", Figures.rounded(forecast.now().p90()));
     ArrayNode list = node.putArray("days");
     for (Forecast.Day day : forecast.days()) {
       ObjectNode d = list.addObject();
       d.put("on", day.on().toString());
-      d.put("p05", rounded(day.p05()));
-      d.put("p10", rounded(day.p10()));
-      d.put("p25", rounded(day.p25()));
-      d.put("p50", rounded(day.p50()));
-      d.put("p75", rounded(day.p75()));
-      d.put("p90", rounded(day.p90()));
-      d.put("p95", rounded(day.p95()));
+      d.put("p05", Figures.rounded(day.p05()));
+      d.put("p10", Figures.rounded(day.p10()));
+      d.put("p25", Figures.rounded(day.p25()));
+      d.put("p50", Figures.rounded(day.p50()));
+      d.put("p75", Figures.rounded(day.p75()));
+      d.put("p90", Figures.rounded(day.p90()));
+      d.put("p95", Figures.rounded(day.p95()));
     }
     if (forecast.ceiling().isEmpty()) {
       node.putNull("ceiling");

@@ -78,12 +78,4 @@ abstract class ModelCommand extends FileCommand {
     node.put("everyDays", routine.everyDays());
     return node;
   }
-
-  /** {@code value} to four significant digits: more is not known. */
-  static double rounded(double value) {
-    if (value == 0 || Double.isNaN(value) || Double.isInfinite(value)) {
-      return value;
-    }
-    return new java.math.BigDecimal(value).round(new java.math.MathContext(4)).doubleValue();
-  }
 }

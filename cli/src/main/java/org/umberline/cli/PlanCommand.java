@@ -3,6 +3,7 @@ package org.umberline.cli;
 import java.util.OptionalDouble;
 import org.umberline.core.planning.Plan;
 import org.umberline.core.planning.Planner;
+import org.umberline.tankfile.Figures;
 import org.umberline.tankfile.TankFile;
 import picocli.CommandLine.Command;
 import tools.jackson.databind.node.ArrayNode;
@@ -38,22 +39,22 @@ final class PlanCommand extends ModelCommand {
       o.put("bindingLimit", option.bindingLimit().term());
       put(o, "litresPer28Days", option.litresPer28Days());
       put(o, "turnoverPer28Days", option.turnoverPer28Days());
-      o.put("probabilityWithinLines", rounded(option.probabilityWithinLines()));
+      o.put("probabilityWithinLines", Figures.rounded(option.probabilityWithinLines()));
     }
     ArrayNode recovery = result.putArray("recovery");
     for (Plan.RecoveryStep step : plan.recovery()) {
       ObjectNode s = recovery.addObject();
       s.put("on", step.on().toString());
       s.put("fraction", step.fraction());
-      s.put("nitrateAfterMgL", rounded(step.nitrateAfterMgL()));
-      s.put("phosphateAfterMgL", rounded(step.phosphateAfterMgL()));
+      s.put("nitrateAfterMgL", Figures.rounded(step.nitrateAfterMgL()));
+      s.put("phosphateAfterMgL", Figures.rounded(step.phosphateAfterMgL()));
     }
     ArrayNode levers = result.putArray("otherLevers");
     for (Plan.Lever lever : plan.otherLevers()) {
       ObjectNode l = levers.addObject();
       l.put("lever", lever.lever());
       l.put("change", lever.change());
-      l.put("effectNitrateMgLPerWeek", rounded(lever.effectNitrateMgLPerWeek()));
+      l.put("effectNitrateMgLPerWeek", Figures.rounded(lever.effectNitrateMgLPerWeek()));
     }
     return result;
   }
@@ -62,19 +63,19 @@ final class PlanCommand extends ModelCommand {
     ObjectNode r = parent.objectNode();
     r.put("fraction", recommended.fraction());
     r.put("everyDays", recommended.everyDays());
-    r.put("litres", rounded(recommended.litres()));
+    r.put("litres", Figures.rounded(recommended.litres()));
     r.put("nextOn", recommended.nextOn().toString());
-    r.put("probabilityWithinLines", rounded(recommended.probabilityWithinLines()));
-    r.put("nitratePeakMgL", rounded(recommended.nitratePeakMgL()));
-    r.put("nitrateTroughMgL", rounded(recommended.nitrateTroughMgL()));
-    r.put("phosphatePeakMgL", rounded(recommended.phosphatePeakMgL()));
-    r.put("phosphateTroughMgL", rounded(recommended.phosphateTroughMgL()));
+    r.put("probabilityWithinLines", Figures.rounded(recommended.probabilityWithinLines()));
+    r.put("nitratePeakMgL", Figures.rounded(recommended.nitratePeakMgL()));
+    r.put("nitrateTroughMgL", Figures.rounded(recommended.nitrateTroughMgL()));
+    r.put("phosphatePeakMgL", Figures.rounded(recommended.phosphatePeakMgL()));
+    r.put("phosphateTroughMgL", Figures.rounded(recommended.phosphateTroughMgL()));
     return r;
   }
 
   private static void put(ObjectNode node, String key, OptionalDouble value) {
     if (value.isPresent()) {
-      node.put(key, rounded(value.getAsDouble()));
+      node.put(key, Figures.rounded(value.getAsDouble()));
     } else {
       node.putNull(key);
     }

@@ -7,4 +7,7 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
  * @param demo whether sample tanks are loaded and their keeper may be signed in by a button
  */
 @ConfigurationProperties("umberline")
-public record UmberlineSettings(boolean signUp, boolean demo) {}
+public record UmberlineSettings(boolean signUp, boolean demo) {
+  /** Sign-in name of the keeper of the sample tanks. */
+  public static final String DEMO_KEEPER = "wren";
+}

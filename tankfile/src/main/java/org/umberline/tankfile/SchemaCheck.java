@@ -23,11 +23,6 @@ final class SchemaCheck {
 
   private SchemaCheck() {}
 
-  /** The schema as text. */
-  static String text() {
-    return TEXT;
-  }
-
   private static String load() {
     try (InputStream in = SchemaCheck.class.getResourceAsStream(RESOURCE)) {
       return new String(in.readAllBytes(), StandardCharsets.UTF_8);

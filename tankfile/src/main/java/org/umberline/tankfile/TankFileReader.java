@@ -86,11 +86,6 @@ public final class TankFileReader {
     return new TankFileReader().build(file);
   }
 
-  /** The JSON Schema of the format. */
-  public static String schema() {
-    return SchemaCheck.text();
-  }
-
   private TankFile build(JsonNode json) {
     Node file = new Node(json, "", defaultsUsed);
     Node tank = file.child("tank");

@@ -1,7 +1,5 @@
 package org.umberline.server.answers;
 
-import java.math.BigDecimal;
-import java.math.MathContext;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
@@ -33,6 +31,7 @@ import org.umberline.server.exchange.Requests.LineChange;
 import org.umberline.server.exchange.Requests.Solve;
 import org.umberline.server.exchange.Requests.Try;
 import org.umberline.server.exchange.Views;
+import org.umberline.tankfile.Figures;
 import org.umberline.tankfile.NotCounted;
 
 /** Answers for the Balance page and for Rounds: asks the core and puts its numbers into views. */
@@ -170,7 +169,7 @@ public class BalanceAnswers {
             .mapToObj(time -> scenario.date((int) time))
             .filter(day -> !day.isAfter(now.today.plusDays(now.horizon)))
             .toList(),
-        rounded(probability),
+        Figures.rounded(probability),
         probability >= now.tank.limits().confidence(),
         binding.map(BindingLimit::term).orElse(null),
         now.today.plusDays(now.horizon),
@@ -181,7 +180,7 @@ public class BalanceAnswers {
                         step.on(),
                         step.fraction(),
                         step.fraction() * now.tank.netVolumeL(),
-                        rounded(step.nitrateAfterMgL())))
+                        Figures.rounded(step.nitrateAfterMgL())))
             .toList(),
         nutrient(Forecast.of(projection, Nutrient.NITRATE, now.tank.lines())),
         nutrient(Forecast.of(projection, Nutrient.PHOSPHATE, now.tank.lines())));
@@ -299,7 +298,7 @@ public class BalanceAnswers {
   private static Views.RoutineView routineView(TankModel tank, Routine routine) {
     return new Views.RoutineView(
         routine.fraction(),
-        rounded(routine.fraction() * tank.netVolumeL()),
+        Figures.rounded(routine.fraction() * tank.netVolumeL()),
         routine.everyDays(),
         routine.nextOn());
   }
@@ -323,20 +322,20 @@ public class BalanceAnswers {
                 day ->
                     new Views.BandView(
                         day.on(),
-                        rounded(day.p10()),
-                        rounded(day.p25()),
-                        rounded(day.p50()),
-                        rounded(day.p75()),
-                        rounded(day.p90())))
+                        Figures.rounded(day.p10()),
+                        Figures.rounded(day.p25()),
+                        Figures.rounded(day.p50()),
+                        Figures.rounded(day.p75()),
+                        Figures.rounded(day.p90())))
             .toList(),
         crossing(forecast));
   }
 
   private static Views.NowView nowView(Forecast forecast) {
     return new Views.NowView(
-        rounded(forecast.now().p10()),
-        rounded(forecast.now().p50()),
-        rounded(forecast.now().p90()));
+        Figures.rounded(forecast.now().p10()),
+        Figures.rounded(forecast.now().p50()),
+        Figures.rounded(forecast.now().p90()));
   }
 
   private static Views.CrossingView crossing(Forecast forecast) {
@@ -383,19 +382,20 @@ public class BalanceAnswers {
   private static Optional<Lane> lane(TankModel tank, LogEntry entry) {
     if (entry instanceof LogEntry.Feed feed) {
       return Optional.of(
-          new Lane("fed", plain(feed.grams()) + " g " + tank.foodById(feed.food()).name()));
+          new Lane("fed", Figures.plain(feed.grams()) + " g " + tank.foodById(feed.food()).name()));
     } else if (entry instanceof LogEntry.Fast fast) {
       return Optional.of(new Lane("fed", "no food for " + fast.days() + " days"));
     } else if (entry instanceof LogEntry.Harvest harvest) {
-      return Optional.of(new Lane("cut", plain(harvest.wetMassG()) + " g " + harvest.plant()));
+      return Optional.of(
+          new Lane("cut", Figures.plain(harvest.wetMassG()) + " g " + harvest.plant()));
     } else if (entry instanceof LogEntry.Clean clean) {
       return Optional.of(new Lane("cleaned", clean.export()));
     } else if (entry instanceof LogEntry.Renew renew) {
       return Optional.of(new Lane("cleaned", "renewed " + renew.export()));
     } else if (entry instanceof LogEntry.Dose dose) {
-      return Optional.of(new Lane("dosed", plain(dose.ml()) + " mL " + dose.fertiliser()));
+      return Optional.of(new Lane("dosed", Figures.plain(dose.ml()) + " mL " + dose.fertiliser()));
     } else if (entry instanceof LogEntry.Death death) {
-      return Optional.of(new Lane("noted", "death, " + plain(death.massG()) + " g"));
+      return Optional.of(new Lane("noted", "death, " + Figures.plain(death.massG()) + " g"));
     } else if (entry instanceof LogEntry.Observation observation) {
       return Optional.of(
           new Lane(
@@ -411,9 +411,9 @@ public class BalanceAnswers {
       days.add(
           new Views.FitDayView(
               now.posterior.scenario().date(day),
-              rounded(nutrient.ion(p10[day])),
-              rounded(nutrient.ion(p50[day])),
-              rounded(nutrient.ion(p90[day]))));
+              Figures.rounded(nutrient.ion(p10[day])),
+              Figures.rounded(nutrient.ion(p50[day])),
+              Figures.rounded(nutrient.ion(p90[day]))));
     }
     return days;
   }
@@ -432,22 +432,13 @@ public class BalanceAnswers {
               test.value(),
               test.unit().label(),
               likelihood.use().name().toLowerCase(Locale.ROOT),
-              rounded(test.standardValue()),
-              rounded(likelihood.lowest()),
-              Double.isInfinite(likelihood.highest()) ? null : rounded(likelihood.highest()),
-              rounded(reading.modelled())));
+              Figures.rounded(test.standardValue()),
+              Figures.rounded(likelihood.lowest()),
+              Double.isInfinite(likelihood.highest())
+                  ? null
+                  : Figures.rounded(likelihood.highest()),
+              Figures.rounded(reading.modelled())));
     }
     return marks;
-  }
-
-  private static String plain(double value) {
-    return BigDecimal.valueOf(rounded(value)).stripTrailingZeros().toPlainString();
-  }
-
-  /** Four significant digits: more is not known, and would only be carried about. */
-  private static double rounded(double value) {
-    return value == 0 || !Double.isFinite(value)
-        ? value
-        : new BigDecimal(value).round(new MathContext(4)).doubleValue();
   }
 }

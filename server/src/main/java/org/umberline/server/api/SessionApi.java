@@ -34,9 +34,6 @@ import org.umberline.server.security.SignedIn;
 @RestController
 @RequestMapping("/api")
 class SessionApi {
-  /** The keeper of the sample tanks. */
-  static final String DEMO_KEEPER = "wren";
-
   private final UmberlineSettings settings;
   private final Keepers keepers;
   private final PasswordEncoder passwords;
@@ -98,7 +95,7 @@ class SessionApi {
     if (!settings.demo()) {
       throw Refused.notFound("demo");
     }
-    var keeper = byName.loadUserByUsername(DEMO_KEEPER);
+    var keeper = byName.loadUserByUsername(UmberlineSettings.DEMO_KEEPER);
     request.getSession();
     request.changeSessionId();
     SecurityContext context = SecurityContextHolder.createEmptyContext();

@@ -12,6 +12,7 @@ import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 import org.umberline.core.tank.TankModel;
+import org.umberline.server.UmberlineSettings;
 import org.umberline.server.answers.TankRecords;
 import org.umberline.server.persistence.KeeperEntity;
 import org.umberline.server.persistence.Keepers;
@@ -22,7 +23,6 @@ import org.umberline.tankfile.TankFileWriter;
 @ConditionalOnProperty("umberline.demo")
 class DemoData implements ApplicationRunner {
   private static final Logger LOG = LoggerFactory.getLogger(DemoData.class);
-  private static final String KEEPER = "wren";
 
   private final Keepers keepers;
   private final TankRecords tanks;
@@ -38,15 +38,15 @@ class DemoData implements ApplicationRunner {
 
   @Override
   public void run(ApplicationArguments arguments) {
-    if (keepers.findBySignInName(KEEPER).isPresent()) {
+    if (keepers.findBySignInName(UmberlineSettings.DEMO_KEEPER).isPresent()) {
       return;
     }
     // Nobody knows this password: the demo's keeper signs in by the button alone.
     KeeperEntity wren =
         keepers.save(
             new KeeperEntity(
-                id(KEEPER),
-                KEEPER,
+                id(UmberlineSettings.DEMO_KEEPER),
+                UmberlineSettings.DEMO_KEEPER,
                 passwords.encode(UUID.randomUUID().toString()),
                 clock.instant()));
     TankModel stillwater = Stillwater.tank(LocalDate.now(clock));

@@ -28,6 +28,7 @@ import org.umberline.core.tank.Qualifier;
 import org.umberline.core.tank.SourceWater;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.TestUnit;
+import org.umberline.tankfile.Figures;
 
 /**
  * Reads one line of a keeper's shorthand, such as {@code no3 20 po4 0.15} or {@code change 40 L ro
@@ -170,7 +171,7 @@ public final class Shorthand {
     String unit = words.take();
     words.take();
     if (count > 36_500) {
-      throw new Unreadable(number(count) + " " + unit + " ago is longer than any log.");
+      throw new Unreadable(Figures.plain(count) + " " + unit + " ago is longer than any log.");
     }
     switch (unit) {
       case "d", "day", "days" -> when = when.minusDays((long) count);
@@ -250,13 +251,13 @@ public final class Shorthand {
       throw new Unreadable(
           capital(analyte.term())
               + " "
-              + number(value)
+              + Figures.plain(value)
               + " "
               + unit.label()
               + " can't be right; "
-              + number(least)
+              + Figures.plain(least)
               + " to "
-              + number(most)
+              + Figures.plain(most)
               + " is read.");
     }
     Qualifier taken = qualifier;
@@ -273,7 +274,7 @@ public final class Shorthand {
         (test.qualifier() == Qualifier.BELOW
                 ? "below "
                 : test.qualifier() == Qualifier.ABOVE ? "above " : "")
-            + number(test.value())
+            + Figures.plain(test.value())
             + (test.unit() == TestUnit.PH ? "" : " " + test.unit().label());
     String text = capital(test.analyte().term()) + " " + value;
     if (kit.isEmpty()) {
@@ -284,12 +285,17 @@ public final class Shorthand {
       TestLikelihood card = TestLikelihood.of(test, kit.get());
       text +=
           Double.isInfinite(card.highest())
-              ? " (" + number(card.lowest()) + " or more)"
-              : " (between " + number(card.lowest()) + " and " + number(card.highest()) + ")";
+              ? " (" + Figures.plain(card.lowest()) + " or more)"
+              : " (between "
+                  + Figures.plain(card.lowest())
+                  + " and "
+                  + Figures.plain(card.highest())
+                  + ")";
       double onCard = test.standardValue() / kit.get().unit().standardPerUnit();
       if (kit.get().steps().stream().noneMatch(step -> Math.abs(step - onCard) < 1e-9)) {
         remarks.add(
-            number(test.value()) + " is not a step of the card; it counts as the nearest one.");
+            Figures.plain(test.value())
+                + " is not a step of the card; it counts as the nearest one.");
       }
     }
     kit.get()
@@ -300,9 +306,9 @@ public final class Shorthand {
                   && test.standardValue() / kit.get().unit().standardPerUnit() > max) {
                 remarks.add(
                     "This kit ends at "
-                        + number(max)
+                        + Figures.plain(max)
                         + "; was it over range? Then write >"
-                        + number(max)
+                        + Figures.plain(max)
                         + ".");
               }
             });
@@ -368,22 +374,24 @@ public final class Shorthand {
     if (words.takeIf("%")) {
       if (amount <= 0 || amount > 100) {
         throw new Unreadable(
-            "A change of " + number(amount) + " % is not possible; over 0 to 100 % is.");
+            "A change of " + Figures.plain(amount) + " % is not possible; over 0 to 100 % is.");
       }
       litres = tank.netVolumeL() * amount / 100;
     } else if (words.takeIf("l") || words.takeIf("litres") || words.takeIf("litre")) {
       if (amount <= 0 || amount > tank.netVolumeL()) {
         throw new Unreadable(
             "A change of "
-                + number(amount)
+                + Figures.plain(amount)
                 + " L is not possible; the tank holds "
-                + number(tank.netVolumeL())
+                + Figures.plain(tank.netVolumeL())
                 + " L.");
       }
       litres = amount;
     } else {
       throw new Unreadable(
-          "A change needs % or L after " + number(amount) + ", as in change 25% or change 40 L.");
+          "A change needs % or L after "
+              + Figures.plain(amount)
+              + ", as in change 25% or change 40 L.");
     }
     Blend blend = blend();
     double siphoned = 0;
@@ -399,14 +407,14 @@ public final class Shorthand {
     add(
         at -> new LogEntry.WaterChange(at, rounded, blend, bed, ""),
         "Change of "
-            + number(rounded)
+            + Figures.plain(rounded)
             + " L, "
-            + number(100 * rounded / tank.netVolumeL())
+            + Figures.plain(100 * rounded / tank.netVolumeL())
             + " % of "
-            + number(tank.netVolumeL())
+            + Figures.plain(tank.netVolumeL())
             + " L, with "
             + describe(blend)
-            + (bed > 0 ? ", " + number(100 * bed) + " % of the bed siphoned" : ""));
+            + (bed > 0 ? ", " + Figures.plain(100 * bed) + " % of the bed siphoned" : ""));
   }
 
   private Blend blend() throws Unreadable {
@@ -427,7 +435,7 @@ public final class Shorthand {
     }
     if (Math.abs(sum - 100) > 0.1) {
       throw new Unreadable(
-          "The shares of the waters add to " + number(sum) + " %; they must add to 100.");
+          "The shares of the waters add to " + Figures.plain(sum) + " %; they must add to 100.");
     }
     return new Blend(parts);
   }
@@ -441,7 +449,7 @@ public final class Shorthand {
         blend.parts().stream()
             .map(
                 part ->
-                    (blend.parts().size() > 1 ? number(100 * part.share()) + " % " : "")
+                    (blend.parts().size() > 1 ? Figures.plain(100 * part.share()) + " % " : "")
                         + tank.waterById(part.water()).name())
             .toList());
   }
@@ -463,7 +471,7 @@ public final class Shorthand {
     positive(mass, "feed", 100_000);
     add(
         at -> new LogEntry.Feed(at, food.id(), mass, ""),
-        "Fed " + number(mass) + " g of " + food.name() + " besides the ration");
+        "Fed " + Figures.plain(mass) + " g of " + food.name() + " besides the ration");
   }
 
   private void cut() throws Unreadable {
@@ -473,7 +481,7 @@ public final class Shorthand {
     positive(mass, "cutting", 1_000_000);
     add(
         at -> new LogEntry.Harvest(at, plant.id(), mass, ""),
-        "Cut " + number(mass) + " g (wet) of " + plant.name());
+        "Cut " + Figures.plain(mass) + " g (wet) of " + plant.name());
   }
 
   private void renewed() throws Unreadable {
@@ -484,7 +492,7 @@ public final class Shorthand {
     positive(mass, "renewed medium", 1_000_000);
     add(
         at -> new LogEntry.Renew(at, export.id(), mass, ""),
-        "Renewed " + export.id() + " with " + number(mass) + " g");
+        "Renewed " + export.id() + " with " + Figures.plain(mass) + " g");
   }
 
   private void dosed() throws Unreadable {
@@ -494,7 +502,7 @@ public final class Shorthand {
     positive(ml, "dose", 1_000_000);
     add(
         at -> new LogEntry.Dose(at, fertiliser.id(), ml, ""),
-        "Dosed " + number(ml) + " mL of " + fertiliser.name());
+        "Dosed " + Figures.plain(ml) + " mL of " + fertiliser.name());
   }
 
   private void dead() throws Unreadable {
@@ -504,7 +512,7 @@ public final class Shorthand {
     positive(mass, "body", 1_000_000);
     add(
         at -> new LogEntry.Death(at, mass, 24, ""),
-        "Death of one " + animal.name() + ", " + number(mass) + " g, taken out after a day");
+        "Death of one " + animal.name() + ", " + Figures.plain(mass) + " g, taken out after a day");
   }
 
   private void grams() {
@@ -519,9 +527,9 @@ public final class Shorthand {
           "A "
               + what
               + " of "
-              + number(value)
+              + Figures.plain(value)
               + " is not read; over 0 to "
-              + number(most)
+              + Figures.plain(most)
               + " is.");
     }
   }
@@ -568,12 +576,5 @@ public final class Shorthand {
 
   private static String capital(String term) {
     return term.equals("pH") ? term : Character.toUpperCase(term.charAt(0)) + term.substring(1);
-  }
-
-  private static String number(double value) {
-    return new java.math.BigDecimal(value)
-        .round(new java.math.MathContext(4))
-        .stripTrailingZeros()
-        .toPlainString();
   }
 }
