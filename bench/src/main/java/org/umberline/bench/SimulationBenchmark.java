@@ -13,7 +13,9 @@ import org.openjdk.jmh.annotations.OutputTimeUnit;
 import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
+import org.umberline.core.balance.Denitrification;
 import org.umberline.core.balance.FeedNutrients;
+import org.umberline.core.balance.Nitrification;
 import org.umberline.core.balance.PhosphateExchange;
 import org.umberline.core.balance.PlantGrowth;
 import org.umberline.core.balance.WasteSolids;
@@ -52,20 +54,24 @@ public class SimulationBenchmark {
   public double ours() {
     scenario.start(state, multipliers, 4, 0.3);
     simulator.run(state, 0, DAYS, multipliers, PlannedChanges.NONE, trace);
-    return trace.nitrogen[DAYS - 1];
+    return trace.nitrate[DAYS - 1];
   }
 
   @Benchmark
   public double dormandPrince() {
     scenario.start(state, multipliers, 4, 0.3);
     double[] y = {
-      state.nitrogenMg(),
+      state.nitrateMg(),
       state.phosphorusMg(),
       state.wasteNitrogenMg(),
       state.wastePhosphorusMg(),
       state.plantDryG(0),
       state.plantDryG(1),
-      state.boundPhosphorusMg()
+      state.boundPhosphorusMg(),
+      state.ammoniaMg(),
+      state.nitriteMg(),
+      state.ammoniaOxidisersMgPerDay(),
+      state.nitriteOxidisersMgPerDay()
     };
     DormandPrince853Integrator integrator =
         new DormandPrince853Integrator(1e-6, 1, TOLERANCE, TOLERANCE);
@@ -78,27 +84,40 @@ public class SimulationBenchmark {
 
   private final class Rates implements OrdinaryDifferentialEquation {
     private final double mineralisation = WasteSolids.mineralisationPerDay(tank.temperatureC());
+    private final double celsius = tank.temperatureC();
     private final FeedNutrients food = scenario.foodOf(0);
     private final double ratio = PhosphateExchange.ratio(tank.substrate().kind());
 
     @Override
     public int getDimension() {
-      return 7;
+      return 11;
     }
 
     @Override
     public double[] computeDerivatives(double t, double[] y) {
       double volume = scenario.volumeL();
-      double limit = PlantGrowth.nutrientLimit(y[0] / volume, y[1] / volume);
+      double limit = PlantGrowth.nutrientLimit((y[0] + y[7]) / volume, y[1] / volume);
       double binds = PhosphateExchange.RATE_PER_DAY * (ratio * y[1] - y[6]) / (1 + ratio);
+      double ammoniaOxidised =
+          y[9] * y[7] / (Nitrification.HALF_SATURATION_AMMONIA_MG_L * volume + y[7]);
+      double nitriteOxidised =
+          y[10] * y[8] / (Nitrification.HALF_SATURATION_NITRITE_MG_L * volume + y[8]);
+      double preferred = PlantGrowth.AMMONIA_PREFERENCE * y[7];
+      double fromAmmonia = preferred / (preferred + y[0]);
       double[] d = {
-        food.nitrogenDissolved() + mineralisation * y[2],
+        nitriteOxidised - Denitrification.UNSEEN_PER_DAY * y[0],
         food.phosphorusDissolved() + mineralisation * y[3] - binds,
         food.nitrogenSolid() - mineralisation * y[2],
         food.phosphorusSolid() - mineralisation * y[3],
         0,
         0,
-        binds
+        binds,
+        food.nitrogenDissolved() + mineralisation * y[2] - ammoniaOxidised,
+        ammoniaOxidised - nitriteOxidised,
+        Nitrification.ammoniaGrowthPerDay(celsius) * ammoniaOxidised
+            - Nitrification.DECAY_PER_DAY * y[9],
+        Nitrification.nitriteGrowthPerDay(celsius) * nitriteOxidised
+            - Nitrification.DECAY_PER_DAY * y[10]
       };
       for (int j = 0; j < 2; j++) {
         PlantStand plant = tank.plants().get(j);
@@ -109,7 +128,9 @@ public class SimulationBenchmark {
                 * Math.max(0, 1 - y[4 + j] / most)
                 * y[4 + j];
         double decay = PlantGrowth.DECAY_PER_DAY * y[4 + j];
-        d[0] -= growth * plant.nitrogenPercentDry() * 10;
+        double nitrogen = growth * plant.nitrogenPercentDry() * 10;
+        d[0] -= (1 - fromAmmonia) * nitrogen;
+        d[7] -= fromAmmonia * nitrogen;
         d[1] -= growth * plant.phosphorusPercentDry() * 10;
         d[2] += decay * plant.nitrogenPercentDry() * 10;
         d[3] += decay * plant.phosphorusPercentDry() * 10;

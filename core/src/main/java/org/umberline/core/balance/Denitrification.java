@@ -7,6 +7,12 @@ public final class Denitrification {
   /** Nitrate nitrogen at which denitrification runs at half of its most, mg N/L. */
   public static final double HALF_SATURATION_MG_L = 1;
 
+  /**
+   * Share of the nitrate that films, sand and the insides of stones of any tank turn to gas a day,
+   * at low nitrate. Chosen, no source; calibrated.
+   */
+  public static final double UNSEEN_PER_DAY = 0.004;
+
   private static final double BED_MG_N_PER_M2_DAY = 60;
   private static final double BED_STARTS_CM = 5;
   private static final double BED_FULL_CM = 10;

@@ -8,6 +8,12 @@ public final class PlantGrowth {
   /** Phosphorus at which growth is half of its most, mg P/L. From memory. */
   public static final double HALF_SATURATION_PHOSPHORUS_MG_L = 0.01;
 
+  /**
+   * How much rather plants take ammonia than nitrate: at equal concentrations this many times as
+   * much. Ammonia first: textbook; the figure chosen.
+   */
+  public static final double AMMONIA_PREFERENCE = 100;
+
   /** Share of a stand that dies off a day and becomes waste. From memory. */
   public static final double DECAY_PER_DAY = 0.005;
 

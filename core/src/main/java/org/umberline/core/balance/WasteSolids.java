@@ -20,6 +20,11 @@ public final class WasteSolids {
 
   /** Mineralisation to ammonia and phosphate, per day. */
   public static double mineralisationPerDay(double temperatureC) {
-    return MINERALISATION_AT_20_C * Math.pow(2, (temperatureC - 20) / DOUBLING_C);
+    return MINERALISATION_AT_20_C * warmth(temperatureC, 20);
+  }
+
+  /** How much faster bacteria work than at {@code referenceC}. */
+  static double warmth(double temperatureC, double referenceC) {
+    return Math.pow(2, (temperatureC - referenceC) / DOUBLING_C);
   }
 }

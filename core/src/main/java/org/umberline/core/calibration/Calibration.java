@@ -2,14 +2,15 @@ package org.umberline.core.calibration;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
-import org.hipparchus.linear.Array2DRowRealMatrix;
-import org.hipparchus.linear.ArrayRealVector;
-import org.hipparchus.linear.CholeskyDecomposition;
-import org.hipparchus.linear.RealMatrix;
+import java.util.Map;
 import org.hipparchus.random.RandomGenerator;
 import org.hipparchus.random.Well19937a;
+import org.umberline.core.quantity.Ammonia;
 import org.umberline.core.quantity.Nitrate;
+import org.umberline.core.quantity.Nitrite;
 import org.umberline.core.quantity.Nitrogen;
 import org.umberline.core.quantity.Phosphate;
 import org.umberline.core.quantity.Phosphorus;
@@ -24,11 +25,12 @@ import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.TankModel;
 
 /**
- * Learns a tank's unknowns from its tests: the most likely point by a damped Newton search
- * (Levenberg-Marquardt on the curvature of each test's likelihood), a normal proposal from the
- * curvature there, importance weights, and where these are too uneven, preconditioned
- * Crank-Nicolson moves (Cotter, Roberts, Stuart, White, Statistical Science 28, 2013) of the
- * resampled draws.
+ * Learns a tank's unknowns from its tests. What the tests would show is taken to be log-linear in
+ * the unknowns around the most likely point ({@link Linearisation}); the posterior of that stand-in
+ * is cheap to find and to draw from; the draws are then run through the tank itself and weighted by
+ * how much the two differ. Where the weights are too uneven the draws are moved by preconditioned
+ * Crank-Nicolson steps (Cotter, Roberts, Stuart, White, Statistical Science 28, 2013) on the tank
+ * itself.
  */
 public final class Calibration {
   /** Draws a posterior holds unless asked otherwise. */
@@ -40,11 +42,20 @@ public final class Calibration {
   /** A log that begins this soon after the tank's start is run from the start. */
   private static final int START_KNOWN_DAYS = 60;
 
-  private static final int PROPOSALS_PER_DRAW = 2;
-  private static final int NEWTON_STEPS = 25;
+  /** Times the tank is made linear anew; the first of them on parabolas, which lead from afar. */
+  private static final int LINEARISATIONS = 5;
+
+  /** The search ends when the most likely point moves by less than this in every coordinate. */
+  private static final double SETTLED = 0.25;
+
+  /** The past's bands are drawn from every so many draws: it is for the eye. */
+  private static final int FIT_EVERY = 4;
 
   /** Below this share of effective draws the resampled draws are moved. */
   private static final double FEWEST_EFFECTIVE = 0.3;
+
+  /** Batches of draws that are run in search of enough effective ones. */
+  private static final int MOST_BATCHES = 3;
 
   private static final int MOVES = 5;
   private static final double MOVE_SIZE = 0.35;
@@ -54,11 +65,13 @@ public final class Calibration {
   private final TankSimulator simulator;
   private final List<LogEntry.Test> tests;
   private final TestLikelihood[] likelihoods;
-  private final boolean[] nitrate;
   private final int[] bias;
+  private final double[] perElement;
   private final Multipliers multipliers;
   private final TankState state;
   private final Trace trace;
+
+  /** Concentrations at the tests that the last run left, in each analyte's standard unit. */
   private final double[] truth;
 
   /**
@@ -99,13 +112,17 @@ public final class Calibration {
     simulator = new TankSimulator(scenario);
     tests = scenario.probes();
     likelihoods = new TestLikelihood[tests.size()];
-    nitrate = new boolean[tests.size()];
     bias = new int[tests.size()];
+    perElement = new double[tests.size()];
+    Map<List<Object>, TestLikelihood> alike = new HashMap<>();
     for (int i = 0; i < likelihoods.length; i++) {
       LogEntry.Test test = tests.get(i);
-      likelihoods[i] = TestLikelihood.of(test, scenario.tank().kitOf(test));
-      nitrate[i] = test.analyte() == Analyte.NITRATE;
+      likelihoods[i] =
+          alike.computeIfAbsent(
+              List.of(test.analyte(), test.standardValue(), test.kit(), test.qualifier()),
+              any -> TestLikelihood.of(test, scenario.tank().kitOf(test)));
       bias[i] = parameters.biasOf(test);
+      perElement[i] = perElement(test.analyte());
     }
     multipliers = parameters.fresh();
     state = new TankState(scenario);
@@ -113,298 +130,216 @@ public final class Calibration {
     truth = new double[tests.size()];
   }
 
-  private Posterior run(int draws, RandomGenerator random) {
-    int size = parameters.size();
-    double[] mode = new double[size];
-    RealMatrix curvature = null;
-    if (!tests.isEmpty()) {
-      search(mode, true);
-      curvature = search(mode, false);
-    }
-    // z = mode + spread * xi has the curvature's inverse as its covariance
-    double[][] spread = spread(curvature, size);
+  /** How much of the analyte's standard unit 1 mg/L of its element is. */
+  private static double perElement(Analyte analyte) {
+    Nitrogen nitrogen = new Nitrogen(1);
+    return switch (analyte) {
+      case AMMONIA -> Ammonia.of(nitrogen).mgPerLitre();
+      case NITRITE -> Nitrite.of(nitrogen).mgPerLitre();
+      case PHOSPHATE -> Phosphate.of(new Phosphorus(1)).mgPerLitre();
+      default -> Nitrate.of(nitrogen).mgPerLitre();
+    };
+  }
 
-    int proposals = draws * PROPOSALS_PER_DRAW;
-    double[][] xi = new double[proposals][size];
-    double[] logWeight = new double[proposals];
-    double[] z = new double[size];
-    for (int i = 0; i < proposals; i++) {
-      for (int j = 0; j < size; j++) {
-        xi[i][j] = random.nextGaussian();
+  /** What one run of the past left behind. */
+  private record Outcome(
+      double[] z,
+      TankState start,
+      TankState end,
+      Multipliers multipliers,
+      double[] nitrate,
+      double[] phosphorus,
+      double[] atTests) {}
+
+  private Posterior run(int draws, RandomGenerator random) {
+    List<Outcome> outcomes = new ArrayList<>();
+    if (tests.isEmpty()) {
+      for (int i = 0; i < draws; i++) {
+        double[] z = new double[parameters.size()];
+        for (int j = 0; j < z.length; j++) {
+          z[j] = random.nextGaussian();
+        }
+        outcomes.add(outcome(z));
       }
-      logWeight[i] = logWeight(place(mode, spread, xi[i], z), xi[i]);
+      return posterior(outcomes, draws, random);
     }
-    double[] weight = normalised(logWeight);
-    double effective = 1 / sumOfSquares(weight);
-    int[] chosen = resample(weight, draws, random);
-    double[][] kept = new double[draws][];
-    for (int i = 0; i < draws; i++) {
-      kept[i] = xi[chosen[i]].clone();
+    Linearisation linear = linearise();
+    List<Double> logWeights = new ArrayList<>();
+    double[] weight;
+    double effective;
+    do {
+      for (double[] z : linear.draw(draws, random)) {
+        Outcome outcome = outcome(z);
+        outcomes.add(outcome);
+        logWeights.add(logLikelihood(z, outcome.atTests) - linear.logLikelihood(z));
+      }
+      weight = Resampling.normalised(logWeights.stream().mapToDouble(w -> w).toArray());
+      effective = Resampling.effective(weight);
+    } while (effective < FEWEST_EFFECTIVE * draws && outcomes.size() < MOST_BATCHES * draws);
+    int[] chosen = Resampling.resample(weight, draws, random);
+    List<Outcome> kept = new ArrayList<>(draws);
+    boolean moved = effective < FEWEST_EFFECTIVE * draws;
+    for (int index : chosen) {
+      kept.add(moved ? moved(outcomes.get(index), linear, random) : outcomes.get(index));
     }
-    if (effective < FEWEST_EFFECTIVE * draws) {
-      move(kept, mode, spread, random);
-    }
-    return posterior(kept, mode, spread, effective, random);
+    return posterior(kept, effective, random);
+  }
+
+  private Outcome outcome(double[] z) {
+    Multipliers own = parameters.fresh();
+    TankState start = new TankState(scenario);
+    parameters.apply(z, own, start);
+    TankState end = start.copy();
+    run(end, own);
+    int past = scenario.asOfDay() + 1;
+    return new Outcome(
+        z,
+        start,
+        end,
+        own,
+        Arrays.copyOf(trace.nitrate, past),
+        Arrays.copyOf(trace.phosphorus, past),
+        truth.clone());
   }
 
   /** Runs the past for the coordinates and leaves the concentrations at the tests in truth. */
   private void simulate(double[] z) {
     parameters.apply(z, multipliers, state);
-    simulator.run(state, 0, scenario.asOfDay() + 1, multipliers, PlannedChanges.NONE, trace);
+    run(state, multipliers);
+  }
+
+  private void run(TankState from, Multipliers with) {
+    simulator.run(from, 0, scenario.asOfDay() + 1, with, PlannedChanges.NONE, trace);
     for (int i = 0; i < truth.length; i++) {
-      truth[i] =
-          nitrate[i]
-              ? Nitrate.of(new Nitrogen(trace.probeNitrogen[i])).mgPerLitre()
-              : Phosphate.of(new Phosphorus(trace.probePhosphorus[i])).mgPerLitre();
+      double element =
+          switch (tests.get(i).analyte()) {
+            case AMMONIA -> trace.probeAmmonia[i];
+            case NITRITE -> trace.probeNitrite[i];
+            case PHOSPHATE -> trace.probePhosphorus[i];
+            default -> trace.probeNitrate[i];
+          };
+      truth[i] = perElement[i] * element;
     }
   }
 
-  private double shown(int test, double[] z) {
-    return truth[test] * parameters.value(z, bias[test]);
-  }
-
-  private double logPosterior(double[] z, boolean rough) {
-    double sum = -0.5 * sumOfSquares(z);
-    for (int i = 0; i < truth.length; i++) {
-      double shown = shown(i, z);
-      sum += rough ? likelihoods[i].roughLogLikelihood(shown) : likelihoods[i].logLikelihood(shown);
+  private double logLikelihood(double[] z, double[] atTests) {
+    double sum = 0;
+    for (int i = 0; i < atTests.length; i++) {
+      sum += likelihoods[i].logLikelihood(atTests[i] * parameters.value(z, bias[i]));
     }
     return sum;
   }
 
-  /** Moves {@code z} to the most likely point and returns the curvature there. */
-  private RealMatrix search(double[] z, boolean rough) {
-    int size = z.length;
-    simulate(z);
-    double best = logPosterior(z, rough);
-    double damping = 1e-2;
-    RealMatrix curvature = null;
-    double[] gradient = new double[size];
-    for (int iteration = 0; iteration < NEWTON_STEPS; iteration++) {
-      curvature = curvature(z, rough, gradient);
-      boolean better = false;
-      double gain = 0;
-      while (!better && damping < 1e8) {
-        RealMatrix damped = curvature.copy();
-        for (int j = 0; j < size; j++) {
-          damped.multiplyEntry(j, j, 1 + damping);
-        }
-        double[] step =
-            new CholeskyDecomposition(damped)
-                .getSolver()
-                .solve(new ArrayRealVector(gradient, false))
-                .toArray();
-        double[] next = new double[size];
-        for (int j = 0; j < size; j++) {
-          // No coordinate goes further than 2 prior deviations at once: exponentials punish haste.
-          next[j] = z[j] + Math.max(-2, Math.min(2, step[j]));
-        }
-        simulate(next);
-        double value = logPosterior(next, rough);
-        if (value > best) {
-          better = true;
-          gain = value - best;
-          best = value;
-          System.arraycopy(next, 0, z, 0, size);
-          damping = Math.max(1e-6, damping / 5);
-        } else {
-          damping *= 5;
-        }
+  /** Finds the most likely point and what the tests would show around it. */
+  private Linearisation linearise() {
+    double[] at = new double[parameters.size()];
+    Linearisation linear = null;
+    for (int round = 0; round < LINEARISATIONS; round++) {
+      boolean rough = round == 0;
+      simulate(at);
+      double[] base = truth.clone();
+      double here = rough ? 0 : logLikelihood(at, truth) - 0.5 * Resampling.sumOfSquares(at);
+      double[][] truths = new double[parameters.firstBias()][];
+      double[] moved = at.clone();
+      for (int j = 0; j < truths.length; j++) {
+        moved[j] = at[j] + Linearisation.DELTA;
+        simulate(moved);
+        moved[j] = at[j];
+        truths[j] = truth.clone();
       }
-      if (!better || gain < 1e-3) {
+      linear = new Linearisation(parameters, likelihoods, bias, at, base, truths);
+      double[] next = linear.search(rough);
+      double furthest = 0;
+      for (int j = 0; j < next.length; j++) {
+        furthest = Math.max(furthest, Math.abs(next[j] - at[j]));
+      }
+      if (furthest < SETTLED) {
         break;
       }
-    }
-    return curvature(z, rough, gradient);
-  }
-
-  /** Negative second derivative of the log posterior, kept positive; fills {@code gradient}. */
-  private RealMatrix curvature(double[] z, boolean rough, double[] gradient) {
-    int size = z.length;
-    int count = truth.length;
-    simulate(z);
-    double[] base = truth.clone();
-    double[][] slope = new double[count][size];
-    double[] moved = z.clone();
-    double delta = 1e-4;
-    for (int j = 0; j < parameters.firstBias(); j++) {
-      moved[j] = z[j] + delta;
-      simulate(moved);
-      moved[j] = z[j];
-      for (int i = 0; i < count; i++) {
-        slope[i][j] = (truth[i] - base[i]) / delta * parameters.value(z, bias[i]);
-      }
-    }
-    System.arraycopy(base, 0, truth, 0, count);
-    double[][] sum = new double[size][size];
-    for (int j = 0; j < size; j++) {
-      sum[j][j] = 1;
-      gradient[j] = -z[j];
-    }
-    for (int i = 0; i < count; i++) {
-      double shown = shown(i, z);
-      slope[i][bias[i]] = shown * parameters.sd(bias[i]);
-      double h = 1e-3 * (shown + 1e-3);
-      double middle = value(i, shown, rough);
-      double above = value(i, shown + h, rough);
-      double below = value(i, shown - h, rough);
-      double first = (above - below) / (2 * h);
-      double second = Math.max(0, -(above - 2 * middle + below) / (h * h));
-      for (int j = 0; j < size; j++) {
-        gradient[j] += first * slope[i][j];
-        for (int l = 0; l <= j; l++) {
-          sum[j][l] += second * slope[i][j] * slope[i][l];
+      if (!rough) {
+        next = noWorse(at, here, next);
+        if (next == at) {
+          break;
         }
       }
-    }
-    for (int j = 0; j < size; j++) {
-      for (int l = 0; l < j; l++) {
-        sum[l][j] = sum[j][l];
+      if (round < LINEARISATIONS - 1) {
+        at = next;
       }
     }
-    return new Array2DRowRealMatrix(sum, false);
+    return linear;
   }
 
-  private double value(int test, double shown, boolean rough) {
-    return rough
-        ? likelihoods[test].roughLogLikelihood(shown)
-        : likelihoods[test].logLikelihood(shown);
-  }
-
-  /** The inverse transpose of the curvature's Cholesky factor; the identity without curvature. */
-  private static double[][] spread(RealMatrix curvature, int size) {
-    double[][] spread = new double[size][size];
-    if (curvature == null) {
-      for (int j = 0; j < size; j++) {
-        spread[j][j] = 1;
+  /** The point towards {@code next} that is no less likely than {@code at}, or {@code at}. */
+  private double[] noWorse(double[] at, double here, double[] next) {
+    double share = 1;
+    for (int i = 0; i < 4; i++) {
+      double[] tried = at.clone();
+      for (int j = 0; j < tried.length; j++) {
+        tried[j] += share * (next[j] - at[j]);
       }
-      return spread;
-    }
-    double[][] upper = new CholeskyDecomposition(curvature).getLT().getData();
-    for (int column = 0; column < size; column++) {
-      for (int row = size - 1; row >= 0; row--) {
-        double rest = row == column ? 1 : 0;
-        for (int l = row + 1; l < size; l++) {
-          rest -= upper[row][l] * spread[l][column];
-        }
-        spread[row][column] = rest / upper[row][row];
+      simulate(tried);
+      if (logLikelihood(tried, truth) - 0.5 * Resampling.sumOfSquares(tried) >= here - 1e-3) {
+        return tried;
       }
+      share /= 2;
     }
-    return spread;
+    return at;
   }
 
-  private static double[] place(double[] mode, double[][] spread, double[] xi, double[] z) {
-    for (int row = 0; row < z.length; row++) {
-      double sum = mode[row];
-      for (int column = row; column < z.length; column++) {
-        sum += spread[row][column] * xi[column];
-      }
-      z[row] = sum;
-    }
-    return z;
-  }
-
-  /** Log of posterior over proposal, up to a constant. */
-  private double logWeight(double[] z, double[] xi) {
-    simulate(z);
-    return logPosterior(z, false) + 0.5 * sumOfSquares(xi);
-  }
-
-  private static double[] normalised(double[] logWeight) {
-    double most = Double.NEGATIVE_INFINITY;
-    for (double w : logWeight) {
-      most = Math.max(most, w);
-    }
-    double[] weight = new double[logWeight.length];
-    double sum = 0;
-    for (int i = 0; i < weight.length; i++) {
-      weight[i] = Math.exp(logWeight[i] - most);
-      sum += weight[i];
-    }
-    for (int i = 0; i < weight.length; i++) {
-      weight[i] /= sum;
-    }
-    return weight;
-  }
-
-  private static double sumOfSquares(double[] values) {
-    double sum = 0;
-    for (double value : values) {
-      sum += value * value;
-    }
-    return sum;
-  }
-
-  /** Systematic resampling: one random offset, equal steps through the cumulated weights. */
-  private static int[] resample(double[] weight, int draws, RandomGenerator random) {
-    int[] chosen = new int[draws];
-    double offset = random.nextDouble();
-    double cumulated = weight[0];
-    int at = 0;
-    for (int i = 0; i < draws; i++) {
-      double target = (i + offset) / draws;
-      while (cumulated < target && at < weight.length - 1) {
-        cumulated += weight[++at];
-      }
-      chosen[i] = at;
-    }
-    // Neighbours are copies of one another: shuffled, any part of the draws stands for the whole.
-    for (int i = draws - 1; i > 0; i--) {
-      int other = random.nextInt(i + 1);
-      int swap = chosen[i];
-      chosen[i] = chosen[other];
-      chosen[other] = swap;
-    }
-    return chosen;
-  }
-
-  private void move(double[][] kept, double[] mode, double[][] spread, RandomGenerator random) {
-    int size = mode.length;
-    double[] z = new double[size];
-    double[] proposal = new double[size];
+  /** The outcome after some Crank-Nicolson steps over the tank itself. */
+  private Outcome moved(Outcome from, Linearisation linear, RandomGenerator random) {
     double shrink = Math.sqrt(1 - MOVE_SIZE * MOVE_SIZE);
-    for (double[] xi : kept) {
-      double current = logWeight(place(mode, spread, xi, z), xi);
-      for (int m = 0; m < MOVES; m++) {
-        for (int j = 0; j < size; j++) {
-          proposal[j] = shrink * xi[j] + MOVE_SIZE * random.nextGaussian();
-        }
-        double next = logWeight(place(mode, spread, proposal, z), proposal);
-        if (Math.log(random.nextDouble()) < next - current) {
-          System.arraycopy(proposal, 0, xi, 0, size);
-          current = next;
-        }
+    double[] noise = new double[parameters.size()];
+    Outcome at = from;
+    double current = logRatio(at, linear);
+    for (int m = 0; m < MOVES; m++) {
+      linear.proposal(random, noise);
+      double[] z = new double[noise.length];
+      for (int j = 0; j < z.length; j++) {
+        z[j] = linear.mode(j) + shrink * (at.z[j] - linear.mode(j)) + MOVE_SIZE * noise[j];
+      }
+      Outcome proposed = outcome(z);
+      double next = logRatio(proposed, linear);
+      if (Math.log(random.nextDouble()) < next - current) {
+        at = proposed;
+        current = next;
       }
     }
+    return at;
   }
 
-  private Posterior posterior(
-      double[][] kept, double[] mode, double[][] spread, double effective, RandomGenerator random) {
-    int draws = kept.length;
+  private double logRatio(Outcome outcome, Linearisation linear) {
+    return logLikelihood(outcome.z, outcome.atTests)
+        - 0.5 * Resampling.sumOfSquares(outcome.z)
+        - linear.logProposal(outcome.z);
+  }
+
+  private Posterior posterior(List<Outcome> kept, double effective, RandomGenerator random) {
+    int draws = kept.size();
     int past = scenario.asOfDay() + 1;
-    double[][] nitrogen = new double[past][draws];
-    double[][] phosphorus = new double[past][draws];
+    int drawn = (draws + FIT_EVERY - 1) / FIT_EVERY;
+    double[][] nitrogen = new double[past][drawn];
+    double[][] phosphorus = new double[past][drawn];
     double[][] atTests = new double[truth.length][draws];
     List<Posterior.Draw> result = new ArrayList<>(draws);
-    double[] z = new double[mode.length];
     for (int i = 0; i < draws; i++) {
-      simulate(place(mode, spread, kept[i], z));
-      for (int day = 0; day < past; day++) {
-        nitrogen[day][i] = trace.nitrogen[day];
-        phosphorus[day][i] = trace.phosphorus[day];
+      Outcome outcome = kept.get(i);
+      for (int day = 0; day < past && i % FIT_EVERY == 0; day++) {
+        nitrogen[day][i / FIT_EVERY] = outcome.nitrate[day];
+        phosphorus[day][i / FIT_EVERY] = outcome.phosphorus[day];
       }
       for (int t = 0; t < truth.length; t++) {
-        atTests[t][i] = truth[t];
+        atTests[t][i] = outcome.atTests[t];
       }
-      Multipliers own = parameters.fresh();
-      parameters.apply(z, own, new TankState(scenario));
+      Multipliers own = outcome.multipliers.copy();
       drift(own.nitrogenLoad, random);
       drift(own.phosphorusLoad, random);
-      result.add(new Posterior.Draw(state.copy(), own));
+      result.add(new Posterior.Draw(outcome.start, outcome.end, own));
     }
     List<Posterior.Reading> readings = new ArrayList<>();
     for (int t = 0; t < truth.length; t++) {
-      readings.add(new Posterior.Reading(t, likelihoods[t], median(atTests[t])));
+      double sd = Quantiles.standardDeviation(atTests[t]);
+      readings.add(new Posterior.Reading(t, likelihoods[t], median(atTests[t]), sd));
     }
     double[][] n = quantiles(nitrogen);
     double[][] p = quantiles(phosphorus);
@@ -413,7 +348,32 @@ public final class Calibration {
         List.copyOf(result),
         new Posterior.Fit(n[0], n[1], n[2], p[0], p[1], p[2]),
         List.copyOf(readings),
+        unknowns(kept.stream().map(Outcome::z).toArray(double[][]::new)),
         effective);
+  }
+
+  private List<Posterior.Unknown> unknowns(double[][] kept) {
+    List<Posterior.Unknown> unknowns = new ArrayList<>();
+    double[] z = new double[parameters.size()];
+    for (int j = 0; j < z.length; j++) {
+      double[] sample = new double[kept.length];
+      for (int i = 0; i < sample.length; i++) {
+        sample[i] = parameters.value(kept[i], j);
+      }
+      Quantiles.sort(sample);
+      unknowns.add(
+          new Posterior.Unknown(
+              parameters.name(j),
+              new Posterior.Spread(
+                  parameters.priorQuantile(j, -Quantiles.NORMAL_90),
+                  parameters.priorQuantile(j, 0),
+                  parameters.priorQuantile(j, Quantiles.NORMAL_90)),
+              new Posterior.Spread(
+                  Quantiles.of(sample, 0.1),
+                  Quantiles.of(sample, 0.5),
+                  Quantiles.of(sample, 0.9))));
+    }
+    return List.copyOf(unknowns);
   }
 
   /** Lets the load wander on into the days ahead. */

@@ -20,10 +20,10 @@ import org.umberline.core.tank.TankModel;
  * prior's median, 1 is one standard deviation of the logarithm above it.
  */
 final class Parameters {
-  /** The load is free to bend at knots this far apart, days. */
+  /** The load is free to bend at knots this far apart, days, and twice as far further back. */
   private static final int KNOT_DAYS = 28;
 
-  private static final double KNOT_SD = Priors.DRIFT_PER_ROOT_WEEK * Math.sqrt(KNOT_DAYS / 7.0);
+  private static final int CLOSE_KNOTS = 4;
 
   private record Prior(String name, double median, double sd) {}
 
@@ -33,6 +33,8 @@ final class Parameters {
   private final int uptake;
   private final int exchange;
   private final int denitrification;
+  private final int unseenDenitrification;
+  private final int nitrifierGrowth;
   private final int initialNitrogen;
   private final int initialPhosphorus;
   private final int[] waterNitrogen;
@@ -53,13 +55,16 @@ final class Parameters {
     exchange = add("phosphate exchange", 1, Priors.EXCHANGE_SD);
     denitrification =
         scenario.denitrifies() ? add("denitrification", 1, Priors.DENITRIFICATION_SD) : -1;
+    unseenDenitrification = add("unseen denitrification", 1, Priors.UNSEEN_DENITRIFICATION_SD);
+    nitrifierGrowth =
+        scenario.isNew() ? add("nitrifier growth", 1, Priors.NITRIFIER_GROWTH_SD) : -1;
     boolean fresh = tank.startedOn().map(day -> !day.isBefore(scenario.firstDay())).orElse(false);
     Multipliers stated = scenario.multipliers();
     initialNitrogen =
         add(
             "first nitrogen, mg N/L",
             fresh
-                ? Math.max(nitrogenMgL(Priors.NEW_NITRATE_MG_L), mix(tank, stated.waterNitrogenMgL))
+                ? Math.max(nitrogenMgL(Priors.NEW_NITRATE_MG_L), mix(tank, stated.waterNitrateMgL))
                 : nitrogenMgL(Priors.settledNitrateMgL(tank.water())),
             fresh ? Priors.NEW_SD : Priors.SETTLED_SD);
     initialPhosphorus =
@@ -90,7 +95,11 @@ final class Parameters {
                   phosphorusMgL(Priors.UNKNOWN_WATER_PHOSPHATE_MG_L),
                   Priors.UNKNOWN_WATER_SD);
     }
-    knots = (scenario.asOfDay() + KNOT_DAYS - 1) / KNOT_DAYS;
+    int count = 0;
+    for (int day = scenario.asOfDay(); day > 0; day -= knotDays(count)) {
+      count++;
+    }
+    knots = count;
     nitrogenDrift = addDrift("nitrogen");
     phosphorusDrift = addDrift("phosphorus");
     firstBias = priors.size();
@@ -123,10 +132,18 @@ final class Parameters {
     return priors.size() - 1;
   }
 
+  /** Days from knot {@code k}, counted back from the as-of day, to the next. */
+  private static int knotDays(int k) {
+    return k < CLOSE_KNOTS ? KNOT_DAYS : 2 * KNOT_DAYS;
+  }
+
   private int addDrift(String element) {
     int first = priors.size();
+    int back = 0;
     for (int k = 0; k < knots; k++) {
-      add(element + " load, " + (k + 1) * KNOT_DAYS + " days back", 1, KNOT_SD);
+      back += knotDays(k);
+      double sd = Priors.DRIFT_PER_ROOT_WEEK * Math.sqrt(knotDays(k) / 7.0);
+      add("drift of " + element + " load to " + back + " days back", 1, sd);
     }
     return first;
   }
@@ -151,6 +168,17 @@ final class Parameters {
     return prior.median * Math.exp(prior.sd * z[index]);
   }
 
+  /** The prior's value {@code deviations} standard deviations above its median. */
+  double priorQuantile(int index, double deviations) {
+    Prior prior = priors.get(index);
+    return prior.median * Math.exp(prior.sd * deviations);
+  }
+
+  /** What coordinate {@code index} stands for, with its unit where it has one. */
+  String name(int index) {
+    return priors.get(index).name;
+  }
+
   /** Standard deviation of the logarithm of coordinate {@code index}. */
   double sd(int index) {
     return priors.get(index).sd;
@@ -161,9 +189,11 @@ final class Parameters {
     target.uptake = uptake < 0 ? 1 : value(z, uptake);
     target.exchange = value(z, exchange);
     target.denitrification = denitrification < 0 ? 1 : value(z, denitrification);
+    target.unseenDenitrification = value(z, unseenDenitrification);
+    target.nitrifierGrowth = nitrifierGrowth < 0 ? 1 : value(z, nitrifierGrowth);
     for (int w = 0; w < waterNitrogen.length; w++) {
-      target.waterNitrogenMgL[w] =
-          multipliers.waterNitrogenMgL[w] + (waterNitrogen[w] < 0 ? 0 : value(z, waterNitrogen[w]));
+      target.waterNitrateMgL[w] =
+          multipliers.waterNitrateMgL[w] + (waterNitrogen[w] < 0 ? 0 : value(z, waterNitrogen[w]));
       target.waterPhosphorusMgL[w] =
           multipliers.waterPhosphorusMgL[w]
               + (waterPhosphorus[w] < 0 ? 0 : value(z, waterPhosphorus[w]));
@@ -180,8 +210,9 @@ final class Parameters {
     double later = now;
     for (int k = 0; k < knots; k++) {
       double earlier = later * value(z, drift + k);
-      for (int step = 1; step <= KNOT_DAYS && day > 0; step++) {
-        load[--day] = later + (earlier - later) * step / KNOT_DAYS;
+      int length = knotDays(k);
+      for (int step = 1; step <= length && day > 0; step++) {
+        load[--day] = later + (earlier - later) * step / length;
       }
       later = earlier;
     }

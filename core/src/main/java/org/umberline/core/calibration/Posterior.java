@@ -11,13 +11,24 @@ import org.umberline.core.simulation.TankState;
  *
  * @param scenario the entries the draws belong to, days ahead included
  * @param fit the past, one element a day from the scenario's first day
- * @param readings every nitrate and phosphate test beside what the draws say of it
+ * @param readings every test the balance answers for beside what the draws say of it
+ * @param unknowns what was learned of each unknown
  * @param effectiveSamples effective sample size of the importance weights, before resampling
  */
 public record Posterior(
-    Scenario scenario, List<Draw> draws, Fit fit, List<Reading> readings, double effectiveSamples) {
-  /** One draw; its state must be copied before it is run. */
-  public record Draw(TankState state, Multipliers multipliers) {}
+    Scenario scenario,
+    List<Draw> draws,
+    Fit fit,
+    List<Reading> readings,
+    List<Unknown> unknowns,
+    double effectiveSamples) {
+  /**
+   * One draw; its states must be copied before they are run.
+   *
+   * @param start at the start of the scenario's first day
+   * @param state at the end of the as-of day, with all that flowed since the start
+   */
+  public record Draw(TankState start, TankState state, Multipliers multipliers) {}
 
   /** Quantiles of the past at the end of each day, mg of the element per litre. */
   public record Fit(
@@ -33,6 +44,21 @@ public record Posterior(
    *
    * @param test index among the scenario's probes
    * @param modelled median of the draws at the test's instant, in the analyte's standard unit
+   * @param modelledSd their standard deviation, same unit
    */
-  public record Reading(int test, TestLikelihood likelihood, double modelled) {}
+  public record Reading(int test, TestLikelihood likelihood, double modelled, double modelledSd) {
+    /**
+     * How far the reading lies from what the draws say, in standard deviations of both together; 0
+     * inside what the reading may mean.
+     */
+    public double standardised() {
+      return likelihood.standardised(modelled, modelledSd);
+    }
+  }
+
+  /** Tenth, middle and ninetieth percentile. */
+  public record Spread(double p10, double p50, double p90) {}
+
+  /** One unknown before and after the tests were seen. */
+  public record Unknown(String name, Spread prior, Spread posterior) {}
 }

@@ -20,6 +20,11 @@ final class Priors {
 
   static final double DENITRIFICATION_SD = 0.7;
 
+  /** What turns to gas without gear for it differs from tank to tank by more than anything else. */
+  static final double UNSEEN_DENITRIFICATION_SD = 1;
+
+  static final double NITRIFIER_GROWTH_SD = 0.25;
+
   /** Dissolved nitrogen at the first day of a log that starts late, mg/L NO3. */
   static double settledNitrateMgL(WaterKind water) {
     return water == WaterKind.MARINE ? 6 : 12;

@@ -4,7 +4,19 @@ import java.util.Arrays;
 
 /** Quantiles of a sample, straight between its order statistics. */
 public final class Quantiles {
+  /** Nine tenths of a standard normal lie below this. */
+  static final double NORMAL_90 = 1.2815515655446004;
+
   private Quantiles() {}
+
+  static double standardDeviation(double[] sample) {
+    double mean = Arrays.stream(sample).average().orElse(0);
+    double sum = 0;
+    for (double value : sample) {
+      sum += (value - mean) * (value - mean);
+    }
+    return Math.sqrt(sum / sample.length);
+  }
 
   /** Sorts {@code sample} in place. */
   public static void sort(double[] sample) {

@@ -2,7 +2,6 @@ package org.umberline.core.calibration;
 
 import java.util.List;
 import org.apache.commons.numbers.gamma.Erfc;
-import org.hipparchus.util.FastMath;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Kit;
 import org.umberline.core.tank.KitMethod;
@@ -30,6 +29,12 @@ public final class TestLikelihood {
   private static final double BLUNDER = 0.03;
 
   private static final double SMALLEST = 1e-280;
+
+  /** The table goes from 0.0001 to 2000 of the standard unit, in logarithms. */
+  private static final double TABLE_FROM = -9.2;
+
+  private static final double TABLE_STEP = 0.04;
+  private static final int TABLE_SIZE = 421;
   private static final double ROOT_HALF = Math.sqrt(0.5);
 
   private final Use use;
@@ -39,6 +44,7 @@ public final class TestLikelihood {
   private final double lowBlur;
   private final double highBlur;
   private final double blunderDensity;
+  private final double[] table;
 
   /** The likelihood of {@code test} as read with {@code kit}. */
   public static TestLikelihood of(LogEntry.Test test, Kit kit) {
@@ -96,6 +102,7 @@ public final class TestLikelihood {
     this.lowBlur = lowBlur;
     this.highBlur = highBlur;
     this.blunderDensity = blunderDensity;
+    table = tabulate();
   }
 
   private static int nearest(List<Double> steps, double value) {
@@ -130,12 +137,20 @@ public final class TestLikelihood {
 
   /** No reading is better than this, in the analyte's standard unit. From memory. */
   private static double leastError(Analyte analyte) {
-    return analyte == Analyte.PHOSPHATE ? 0.005 : 0.1;
+    return switch (analyte) {
+      case PHOSPHATE -> 0.005;
+      case AMMONIA, NITRITE -> 0.02;
+      default -> 0.1;
+    };
   }
 
   /** A blunder may show anything up to this, in the analyte's standard unit. From memory. */
   private static double blunderRange(Analyte analyte) {
-    return analyte == Analyte.PHOSPHATE ? 3 : 100;
+    return switch (analyte) {
+      case PHOSPHATE -> 3;
+      case AMMONIA, NITRITE -> 8;
+      default -> 100;
+    };
   }
 
   public Use use() {
@@ -153,6 +168,23 @@ public final class TestLikelihood {
     return (use == Use.EXACT ? high + highBlur : high) / perStandard;
   }
 
+  /** One standard deviation of the reading itself, in the standard unit. */
+  public double error() {
+    double blur = use == Use.BELOW ? highBlur : lowBlur;
+    return (use == Use.BETWEEN ? Math.max(lowBlur, highBlur) : blur) / perStandard;
+  }
+
+  /** Deviations of {@code modelled} from what the reading may mean, its own sd added in squares. */
+  double standardised(double modelled, double modelledSd) {
+    double away;
+    if (use == Use.EXACT) {
+      away = low / perStandard - modelled;
+    } else {
+      away = Math.max(0, lowest() - modelled) - Math.max(0, modelled - highest());
+    }
+    return away / Math.hypot(error(), modelledSd);
+  }
+
   /**
    * Logarithm of the likelihood at {@code shown}, the true concentration times the kit's bias, in
    * the standard unit.
@@ -162,11 +194,11 @@ public final class TestLikelihood {
     double likelihood;
     if (use == Use.EXACT) {
       double z = (reading - low) / lowBlur;
-      likelihood = FastMath.exp(-0.5 * z * z) / (lowBlur * Math.sqrt(2 * Math.PI));
+      likelihood = Math.exp(-0.5 * z * z) / (lowBlur * Math.sqrt(2 * Math.PI));
     } else {
       likelihood = cumulative((high - reading) / highBlur) - cumulative((low - reading) / lowBlur);
     }
-    return FastMath.log(Math.max(SMALLEST, (1 - BLUNDER) * likelihood + BLUNDER * blunderDensity));
+    return Math.log(Math.max(SMALLEST, (1 - BLUNDER) * likelihood + BLUNDER * blunderDensity));
   }
 
   /**
@@ -187,6 +219,28 @@ public final class TestLikelihood {
     double width = high - low;
     double variance = width * width / 12 + lowBlur * highBlur;
     return square((reading - (low + high) / 2) / Math.sqrt(variance));
+  }
+
+  /**
+   * Much the same as {@link #logLikelihood} at {@code exp(logShown)}, read off a table where the
+   * reading is an interval: for searches that put it right afterwards.
+   */
+  double quickLogLikelihood(double logShown) {
+    if (use == Use.EXACT) {
+      return logLikelihood(Math.exp(logShown));
+    }
+    double place = (logShown - TABLE_FROM) / TABLE_STEP;
+    int below = (int) Math.max(0, Math.min(TABLE_SIZE - 2, place));
+    double share = Math.max(0, Math.min(1, place - below));
+    return table[below] + share * (table[below + 1] - table[below]);
+  }
+
+  private double[] tabulate() {
+    double[] values = new double[use == Use.EXACT ? 0 : TABLE_SIZE];
+    for (int i = 0; i < values.length; i++) {
+      values[i] = logLikelihood(Math.exp(TABLE_FROM + i * TABLE_STEP));
+    }
+    return values;
   }
 
   private static double square(double z) {

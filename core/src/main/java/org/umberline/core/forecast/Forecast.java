@@ -88,7 +88,7 @@ public record Forecast(Nutrient nutrient, Now now, List<Day> days, Optional<Ceil
   }
 
   private static double elementMg(TankState state, Nutrient nutrient) {
-    return nutrient == Nutrient.NITRATE ? state.nitrogenMg() : state.phosphorusMg();
+    return nutrient == Nutrient.NITRATE ? state.nitrateMg() : state.phosphorusMg();
   }
 
   private static Ceiling crossing(Projection projection, Nutrient nutrient, double ceilingMgL) {

@@ -50,11 +50,11 @@ public final class Projection {
       state.set(draw.state());
       simulator.run(state, first, first + days, draw.multipliers(), planned, trace);
       for (int day = 0; day < days; day++) {
-        projection.end[0][day][i] = trace.nitrogen[first + day];
+        projection.end[0][day][i] = trace.nitrate[first + day];
         projection.end[1][day][i] = trace.phosphorus[first + day];
-        projection.high[0][day][i] = trace.nitrogenHigh[first + day];
+        projection.high[0][day][i] = trace.nitrateHigh[first + day];
         projection.high[1][day][i] = trace.phosphorusHigh[first + day];
-        projection.low[0][day][i] = trace.nitrogenLow[first + day];
+        projection.low[0][day][i] = trace.nitrateLow[first + day];
         projection.low[1][day][i] = trace.phosphorusLow[first + day];
       }
     }

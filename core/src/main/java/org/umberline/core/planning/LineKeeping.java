@@ -103,9 +103,9 @@ final class LineKeeping {
       boolean nitrogenUnder = false;
       boolean phosphorusUnder = false;
       for (int day = first + judgedFrom; day < first + days; day++) {
-        nitrogenOver |= trace.nitrogenHigh[day] > nitrogenCeiling;
+        nitrogenOver |= trace.nitrateHigh[day] > nitrogenCeiling;
         phosphorusOver |= trace.phosphorusHigh[day] > phosphorusCeiling;
-        nitrogenUnder |= trace.nitrogenLow[day] < nitrogenFloor;
+        nitrogenUnder |= trace.nitrateLow[day] < nitrogenFloor;
         phosphorusUnder |= trace.phosphorusLow[day] < phosphorusFloor;
       }
       broken[0] += nitrogenOver ? 1 : 0;
@@ -141,7 +141,7 @@ final class LineKeeping {
     for (int i = 0; i < draws; i++) {
       runShort(i, planned, daysAhead);
       under +=
-          state.nitrogenMg() / scenario.volumeL() <= nitrogenCeiling
+          state.nitrateMg() / scenario.volumeL() <= nitrogenCeiling
                   && state.phosphorusMg() / scenario.volumeL() <= phosphorusCeiling
               ? 1
               : 0;
@@ -160,7 +160,7 @@ final class LineKeeping {
     double[][] sample = new double[2][draws()];
     for (int i = 0; i < draws(); i++) {
       runShort(i, planned, daysAhead);
-      sample[0][i] = state.nitrogenMg() / scenario.volumeL();
+      sample[0][i] = state.nitrateMg() / scenario.volumeL();
       sample[1][i] = state.phosphorusMg() / scenario.volumeL();
     }
     return new double[] {
@@ -176,8 +176,8 @@ final class LineKeeping {
       sample[1][i] = Double.POSITIVE_INFINITY;
       sample[3][i] = Double.POSITIVE_INFINITY;
       for (int day = first + judgedFrom; day < first + days; day++) {
-        sample[0][i] = Math.max(sample[0][i], trace.nitrogenHigh[day]);
-        sample[1][i] = Math.min(sample[1][i], trace.nitrogenLow[day]);
+        sample[0][i] = Math.max(sample[0][i], trace.nitrateHigh[day]);
+        sample[1][i] = Math.min(sample[1][i], trace.nitrateLow[day]);
         sample[2][i] = Math.max(sample[2][i], trace.phosphorusHigh[day]);
         sample[3][i] = Math.min(sample[3][i], trace.phosphorusLow[day]);
       }
@@ -204,7 +204,7 @@ final class LineKeeping {
       run(i, planned);
       firstOver[i] = days;
       for (int day = 0; day < days; day++) {
-        if (trace.nitrogenHigh[first + day] > nitrogenCeiling
+        if (trace.nitrateHigh[first + day] > nitrogenCeiling
             || trace.phosphorusHigh[first + day] > phosphorusCeiling) {
           firstOver[i] = day;
           break;
@@ -224,7 +224,7 @@ final class LineKeeping {
         draws.stream()
             .filter(
                 d ->
-                    d.state().nitrogenMg() / scenario.volumeL() > nitrogenCeiling
+                    d.state().nitrateMg() / scenario.volumeL() > nitrogenCeiling
                         || d.state().phosphorusMg() / scenario.volumeL() > phosphorusCeiling)
             .count();
     return over / (double) draws.size();

@@ -89,7 +89,7 @@ public final class Planner {
             .mapToDouble(
                 d ->
                     (nutrient == Nutrient.NITRATE
-                            ? d.state().nitrogenMg()
+                            ? d.state().nitrateMg()
                             : d.state().phosphorusMg())
                         / scenario.volumeL())
             .toArray());
@@ -109,7 +109,7 @@ public final class Planner {
                         tank,
                         nutrient,
                         nutrient == Nutrient.NITRATE
-                            ? d.multipliers().waterNitrogenMgL
+                            ? d.multipliers().waterNitrateMgL
                             : d.multipliers().waterPhosphorusMgL))
             .toArray();
     Quantiles.sort(sample);

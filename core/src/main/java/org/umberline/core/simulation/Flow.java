@@ -10,6 +10,7 @@ public enum Flow {
   CHANGE_WATER(true),
   FERTILISER(true),
   ANIMALS(true),
+  SOIL(true),
   PLANTS_PUT_IN(true),
   GROWTH_OF_ANIMALS(false),
   WATER_TAKEN_OUT(false),
@@ -18,7 +19,8 @@ public enum Flow {
   SKIMMED(false),
   MEDIA_CLEANED(false),
   ADSORBER_RENEWED(false),
-  DENITRIFIED(false);
+  DENITRIFIED(false),
+  DENITRIFIED_UNSEEN(false);
 
   private final boolean in;
 

@@ -16,24 +16,42 @@ public final class Multipliers {
   /** Factor on what beds, slow filters and rock denitrify. */
   public double denitrification = 1;
 
+  /** Factor on what denitrifies without gear for it: films, sand, the insides of stones. */
+  public double unseenDenitrification = 1;
+
+  /** Factor on how fast nitrifiers grow. */
+  public double nitrifierGrowth = 1;
+
   /** Factor on the nitrogen of food, one a day of the scenario. */
   public final double[] nitrogenLoad;
 
   /** Factor on the phosphorus of food, one a day of the scenario. */
   public final double[] phosphorusLoad;
 
-  /** mg N/L of each water of the tank, in the order of the tank's list. */
-  public final double[] waterNitrogenMgL;
+  /** mg nitrate N/L of each water of the tank, in the order of the tank's list. */
+  public final double[] waterNitrateMgL;
 
   /** mg P/L of each water of the tank, in the order of the tank's list. */
   public final double[] waterPhosphorusMgL;
 
-  Multipliers(int days, double[] waterNitrogenMgL, double[] waterPhosphorusMgL) {
+  Multipliers(int days, double[] waterNitrateMgL, double[] waterPhosphorusMgL) {
     nitrogenLoad = new double[days];
     phosphorusLoad = new double[days];
     Arrays.fill(nitrogenLoad, 1);
     Arrays.fill(phosphorusLoad, 1);
-    this.waterNitrogenMgL = waterNitrogenMgL.clone();
+    this.waterNitrateMgL = waterNitrateMgL.clone();
     this.waterPhosphorusMgL = waterPhosphorusMgL.clone();
+  }
+
+  public Multipliers copy() {
+    Multipliers copy = new Multipliers(nitrogenLoad.length, waterNitrateMgL, waterPhosphorusMgL);
+    copy.uptake = uptake;
+    copy.exchange = exchange;
+    copy.denitrification = denitrification;
+    copy.unseenDenitrification = unseenDenitrification;
+    copy.nitrifierGrowth = nitrifierGrowth;
+    System.arraycopy(nitrogenLoad, 0, copy.nitrogenLoad, 0, nitrogenLoad.length);
+    System.arraycopy(phosphorusLoad, 0, copy.phosphorusLoad, 0, phosphorusLoad.length);
+    return copy;
   }
 }

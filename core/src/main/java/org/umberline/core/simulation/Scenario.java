@@ -14,11 +14,15 @@ import java.util.List;
 import java.util.Map;
 import org.umberline.core.balance.Adsorber;
 import org.umberline.core.balance.AnimalBody;
+import org.umberline.core.balance.CarbonDosing;
 import org.umberline.core.balance.Denitrification;
 import org.umberline.core.balance.FeedNutrients;
+import org.umberline.core.balance.Nitrification;
 import org.umberline.core.balance.PhosphateExchange;
 import org.umberline.core.balance.PlantGrowth;
 import org.umberline.core.balance.Retention;
+import org.umberline.core.balance.SoilSubstrate;
+import org.umberline.core.balance.UnplantedAlgae;
 import org.umberline.core.balance.WasteSolids;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Blend;
@@ -32,6 +36,7 @@ import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.PlantStand;
 import org.umberline.core.tank.SourceWater;
 import org.umberline.core.tank.Span;
+import org.umberline.core.tank.SubstrateKind;
 import org.umberline.core.tank.TankModel;
 
 /**
@@ -46,7 +51,6 @@ public final class Scenario {
   public static final int HABIT_DAYS = 56;
 
   enum EventKind {
-    PROBE,
     CHANGE,
     FEED,
     FERTILISE,
@@ -59,16 +63,19 @@ public final class Scenario {
 
   /**
    * @param time days from the scenario's start
-   * @param index of the probe, the blend, the plant, the feed or the adsorber
+   * @param index of the blend, the plant, the feed or the adsorber
    * @param amount share changed; g of dry mass cut or put in; share of the caught solids cleaned
    *     out; g of new medium; unused by the others
    * @param siphoned share of the bed, changes only
    */
   record Event(double time, EventKind kind, int index, double amount, double siphoned) {}
 
-  /** One plant stand in the figures a run needs. */
+  /** One plant stand in the figures a run needs; {@code perGreatestDryG} is 1 over its most. */
   record Stand(
-      double growthPerDay, double greatestDryG, double nitrogenMgPerG, double phosphorusMgPerG) {}
+      double growthPerDay,
+      double perGreatestDryG,
+      double nitrogenMgPerG,
+      double phosphorusMgPerG) {}
 
   /** An adsorber in the figures a run needs: cleared L a day and capacity mg P, by g of medium. */
   record AdsorberGear(double massG, double clearedLPerGDay, double capacityMgPerG) {}
@@ -86,7 +93,24 @@ public final class Scenario {
   final boolean[][] adsorberInUse;
   final DenitrifyingGear[] denitrifying;
   final boolean[][] denitrifyingInUse;
-  final double mineralisationPerDay;
+  final double[] mineralisation;
+  final double[] ammoniaGrowth;
+  final double[] nitriteGrowth;
+  final double[] soilNitrogen;
+  final double[] carbonNitrogen;
+  final double[] carbonPhosphorus;
+  final double[] carbonDenitrifies;
+
+  /** Index of the algae among the stands, one past the plants; out of range where none are seen. */
+  final int algae;
+
+  final double[] algaeGreatestDryG;
+
+  /** First day on which the filter is taken for grown in. */
+  final int matureOn;
+
+  final double[] blendAmmonia;
+  final double[] blendNitrite;
   final FeedNutrients[] food;
   final FeedNutrients[] extraFeeds;
   final double[] animalNitrogen;
@@ -100,6 +124,11 @@ public final class Scenario {
   final double[][] blendShare;
   final Event[] events;
   final int[] firstEventOfDay;
+
+  /** When each probe is read, days from the start, ascending. */
+  final double[] probeTime;
+
+  final int[] firstProbeOfDay;
   final Stand[] stands;
 
   private final TankModel tank;
@@ -132,7 +161,6 @@ public final class Scenario {
     asOfDay = (int) ChronoUnit.DAYS.between(firstDay, asOf);
     days = asOfDay + 1 + horizonDays;
     volumeL = tank.netVolumeL();
-    mineralisationPerDay = WasteSolids.mineralisationPerDay(tank.temperatureC());
     exchangeRatio = PhosphateExchange.ratio(tank.substrate().kind());
 
     List<Blend> blends = new ArrayList<>();
@@ -140,6 +168,23 @@ public final class Scenario {
     topOffBlend = blendIndex(blends, tank.topOff().water());
     topOffLitresPerDay = tank.topOff().litresPerDay();
 
+    mineralisation = new double[days];
+    ammoniaGrowth = new double[days];
+    nitriteGrowth = new double[days];
+    Temperatures temperatures = Temperatures.of(tank, firstDay, asOfDay);
+    for (int day = 0; day < days; day++) {
+      double celsius = temperatures.at(day);
+      mineralisation[day] = WasteSolids.mineralisationPerDay(celsius);
+      ammoniaGrowth[day] = Nitrification.ammoniaGrowthPerDay(celsius);
+      nitriteGrowth[day] = Nitrification.nitriteGrowthPerDay(celsius);
+    }
+    matureOn =
+        tank.startedOn().map(day -> day(day.plusDays(Nitrification.MATURE_AFTER_DAYS))).orElse(0);
+    soilNitrogen = soil();
+    carbonNitrogen = new double[days];
+    carbonPhosphorus = new double[days];
+    carbonDenitrifies = new double[days];
+    layOutCarbon();
     food = new FeedNutrients[days];
     animalNitrogen = new double[days];
     animalPhosphorus = new double[days];
@@ -157,8 +202,22 @@ public final class Scenario {
     List<Event> laidOut = new ArrayList<>();
     List<LogEntry.Test> tests = new ArrayList<>();
     List<FeedNutrients> extras = new ArrayList<>();
-    stands = tank.plants().stream().map(Scenario::stand).toArray(Stand[]::new);
+    algae = tank.plants().size();
+    algaeGreatestDryG = algaeSeen(known);
+    List<Stand> all = new ArrayList<>(tank.plants().stream().map(Scenario::stand).toList());
+    if (algaeGreatestDryG.length > 0) {
+      all.add(
+          new Stand(
+              PlantGrowth.ratePerDay(UnplantedAlgae.DOUBLING_DAYS),
+              Double.NaN,
+              UnplantedAlgae.NITROGEN_MG_PER_G,
+              UnplantedAlgae.PHOSPHORUS_MG_PER_G));
+    }
+    stands = all.toArray(Stand[]::new);
     initialPlantDryG = new double[stands.length];
+    if (algaeGreatestDryG.length > 0) {
+      initialPlantDryG[algae] = UnplantedAlgae.greatestDryG(0, volumeL) / 2;
+    }
     layOutPlants(laidOut, habit, asOf);
     captureRate = new double[days];
     skimRate = new double[days];
@@ -179,14 +238,13 @@ public final class Scenario {
     layOutFilters();
     layOutUpkeep(laidOut, adsorbing, known, asOf);
     Map<String, Integer> plantIndex = new HashMap<>();
-    for (int j = 0; j < stands.length; j++) {
+    for (int j = 0; j < algae; j++) {
       plantIndex.put(tank.plants().get(j).id(), j);
     }
     for (LogEntry entry : known) {
       double time = timeOf(entry.at().toInstant());
       if (entry instanceof LogEntry.Test test) {
-        if (test.analyte() == Analyte.NITRATE || test.analyte() == Analyte.PHOSPHATE) {
-          laidOut.add(new Event(time, EventKind.PROBE, tests.size(), 0, 0));
+        if (isProbed(test.analyte())) {
           tests.add(test);
         }
       } else if (entry instanceof LogEntry.WaterChange change) {
@@ -218,22 +276,37 @@ public final class Scenario {
     extraFeeds = extras.toArray(FeedNutrients[]::new);
     blendWater = new int[blends.size()][];
     blendShare = new double[blends.size()][];
+    blendAmmonia = new double[blends.size()];
+    blendNitrite = new double[blends.size()];
     List<String> waterIds = tank.waters().stream().map(SourceWater::id).toList();
     for (int b = 0; b < blends.size(); b++) {
       List<Blend.Part> parts = blends.get(b).parts();
       blendWater[b] = parts.stream().mapToInt(part -> waterIds.indexOf(part.water())).toArray();
       blendShare[b] = parts.stream().mapToDouble(Blend.Part::share).toArray();
+      for (Blend.Part part : parts) {
+        SourceWater water = tank.waterById(part.water());
+        blendAmmonia[b] += part.share() * water.ammonia().asNitrogen().mgPerLitre();
+        blendNitrite[b] += part.share() * water.nitrite().asNitrogen().mgPerLitre();
+      }
     }
     laidOut.sort(Comparator.comparingDouble(Event::time));
     events = laidOut.toArray(Event[]::new);
-    firstEventOfDay = new int[days + 1];
+    firstEventOfDay = firstOfDay(laidOut.stream().mapToDouble(Event::time).toArray());
+    probeTime = probes.stream().mapToDouble(test -> timeOf(test.at().toInstant())).toArray();
+    firstProbeOfDay = firstOfDay(probeTime);
+  }
+
+  /** Index of the first of the ascending {@code times} that is not before each day. */
+  private int[] firstOfDay(double[] times) {
+    int[] first = new int[days + 1];
     int next = 0;
     for (int day = 0; day <= days; day++) {
-      while (next < events.length && events[next].time() < day) {
+      while (next < times.length && times[next] < day) {
         next++;
       }
-      firstEventOfDay[day] = next;
+      first[day] = next;
     }
+    return first;
   }
 
   private static int blendIndex(List<Blend> blends, Blend blend) {
@@ -248,7 +321,7 @@ public final class Scenario {
   private static Stand stand(PlantStand plant) {
     return new Stand(
         PlantGrowth.ratePerDay(plant.doublingDays()),
-        plant.maxWetMassG() * plant.dryMatterPercent() / 100,
+        1 / (plant.maxWetMassG() * plant.dryMatterPercent() / 100),
         plant.nitrogenPercentDry() * 10,
         plant.phosphorusPercentDry() * 10);
   }
@@ -368,11 +441,73 @@ public final class Scenario {
     return fasting;
   }
 
+  private double[] soil() {
+    double[] perDay = new double[days];
+    if (tank.substrate().kind() == SubstrateKind.SOIL && tank.startedOn().isPresent()) {
+      double area =
+          tank.substrate()
+              .areaCm2()
+              .orElse(tank.surfaceAreaCm2().orElse(SoilSubstrate.usualAreaCm2(volumeL)));
+      for (int day = 0; day < days; day++) {
+        long age = ChronoUnit.DAYS.between(tank.startedOn().get(), firstDay.plusDays(day));
+        perDay[day] = age < 0 ? 0 : SoilSubstrate.ammoniaMgPerDay(area, age);
+      }
+    }
+    return perDay;
+  }
+
+  private void layOutCarbon() {
+    for (ExportMethod export : tank.exports()) {
+      if (export instanceof ExportMethod.CarbonDose dose) {
+        double carbon = CarbonDosing.carbonMg(dose.source(), dose.amountPerDay());
+        for (int day = 0; day < days; day++) {
+          if (covers(dose.span(), firstDay.plusDays(day))) {
+            carbonNitrogen[day] += CarbonDosing.nitrogenMg(carbon);
+            carbonPhosphorus[day] += CarbonDosing.phosphorusMg(carbon);
+            carbonDenitrifies[day] += CarbonDosing.denitrifiesMg(carbon);
+          }
+        }
+      }
+    }
+  }
+
+  /**
+   * Greatest dry mass of algae by day, from the worst that was observed around it; empty where no
+   * observation speaks of algae. After the last observation what it saw goes on.
+   */
+  private double[] algaeSeen(List<LogEntry> known) {
+    int[] severity = new int[days];
+    boolean any = false;
+    for (LogEntry entry : known) {
+      if (entry instanceof LogEntry.Observation seen && UnplantedAlgae.isAlgae(seen.sign())) {
+        any = true;
+        int day = (int) timeOf(seen.at().toInstant());
+        boolean ongoing = day > asOfDay - UnplantedAlgae.SEEN_DAYS;
+        int last = ongoing ? days - 1 : Math.min(days - 1, day + UnplantedAlgae.SEEN_DAYS);
+        for (int d = Math.max(0, day - UnplantedAlgae.SEEN_DAYS); d <= last; d++) {
+          severity[d] = d > day ? seen.severity() : Math.max(severity[d], seen.severity());
+        }
+      }
+    }
+    return any
+        ? Arrays.stream(severity)
+            .mapToDouble(s -> UnplantedAlgae.greatestDryG(s, volumeL))
+            .toArray()
+        : new double[0];
+  }
+
   private void layOutRations(boolean[] fasting, Map<String, Double> extraGramsPerDay) {
+    double[] grown = new double[tank.livestock().size()];
+    Arrays.fill(grown, 1);
     for (int day = 0; day < days; day++) {
       LocalDate date = firstDay.plusDays(day);
-      List<Livestock> animals =
-          tank.livestock().stream().filter(animal -> covers(animal.span(), date)).toList();
+      List<Livestock> animals = new ArrayList<>();
+      for (int i = 0; i < grown.length; i++) {
+        Livestock animal = tank.livestock().get(i);
+        if (covers(animal.span(), date)) {
+          animals.add(animal.grown(grown[i]));
+        }
+      }
       if (fasting[day]) {
         food[day] = FeedNutrients.NONE;
         animalNitrogen[day] +=
@@ -395,6 +530,24 @@ public final class Scenario {
                     new Portion(tank.foodById(id), grams, Feeding.DEFAULT_UNEATEN_FRACTION)));
       }
       food[day] = nutrients(portions, animals);
+      growAnimals(food[day], animals, grown, date);
+    }
+  }
+
+  /** What the animals keep is their growth, shared by what each could grow. */
+  private void growAnimals(
+      FeedNutrients eaten, List<Livestock> animals, double[] grown, LocalDate date) {
+    double could =
+        animals.stream().mapToDouble(a -> a.totalMassG() * a.stage().greatestGrowthPerDay()).sum();
+    if (could == 0) {
+      return;
+    }
+    double share = Math.min(1, eaten.nitrogenKept() / AnimalBody.NITROGEN_MG_PER_G / could);
+    for (int i = 0; i < grown.length; i++) {
+      Livestock animal = tank.livestock().get(i);
+      if (covers(animal.span(), date)) {
+        grown[i] *= 1 + share * animal.stage().greatestGrowthPerDay();
+      }
     }
   }
 
@@ -455,7 +608,7 @@ public final class Scenario {
   }
 
   private void layOutPlants(List<Event> laidOut, double habit, LocalDate asOf) {
-    for (int j = 0; j < stands.length; j++) {
+    for (int j = 0; j < algae; j++) {
       PlantStand plant = tank.plants().get(j);
       if (!known(plant.span())) {
         continue;
@@ -465,7 +618,8 @@ public final class Scenario {
       if (age >= 0) {
         initialPlantDryG[j] =
             covers(plant.span(), firstDay)
-                ? PlantGrowth.grown(dry, stands[j].greatestDryG(), stands[j].growthPerDay(), age)
+                ? PlantGrowth.grown(
+                    dry, 1 / stands[j].perGreatestDryG(), stands[j].growthPerDay(), age)
                 : 0;
       } else {
         laidOut.add(new Event(-age, EventKind.PLANT_IN, j, dry, 0));
@@ -542,39 +696,37 @@ public final class Scenario {
     double[] phosphorus = new double[nitrogen.length];
     for (int w = 0; w < nitrogen.length; w++) {
       SourceWater water = tank.waters().get(w);
-      nitrogen[w] =
-          water.nitrate().map(n -> n.asNitrogen().mgPerLitre()).orElse(0.0)
-              + water.ammonia().asNitrogen().mgPerLitre()
-              + water.nitrite().asNitrogen().mgPerLitre();
+      nitrogen[w] = water.nitrate().map(n -> n.asNitrogen().mgPerLitre()).orElse(0.0);
       phosphorus[w] = water.phosphate().map(p -> p.asPhosphorus().mgPerLitre()).orElse(0.0);
     }
     return new Multipliers(days, nitrogen, phosphorus);
   }
 
   /**
-   * The tank at the scenario's start: waste solids where a steady ration leaves them, plants grown
-   * since they were put in.
+   * The tank at the scenario's start: waste solids and nitrifiers where a steady ration leaves
+   * them, plants grown since they were put in.
    *
-   * @param nitrogenMgL dissolved nitrogen, mg N/L
+   * @param nitrateMgL dissolved nitrate, mg N/L
    * @param phosphorusMgL dissolved phosphorus, mg P/L
    */
   public void start(
-      TankState state, Multipliers multipliers, double nitrogenMgL, double phosphorusMgL) {
-    state.nitrogen = nitrogenMgL * volumeL;
+      TankState state, Multipliers multipliers, double nitrateMgL, double phosphorusMgL) {
+    state.nitrate = nitrateMgL * volumeL;
     state.phosphorus = phosphorusMgL * volumeL;
     double age =
         tank.startedOn()
             .map(day -> (double) Math.max(0, ChronoUnit.DAYS.between(day, firstDay)))
             .orElse(Double.POSITIVE_INFINITY);
-    double goes = mineralisationPerDay + captureRate[0] + skimRate[0];
+    double minerals = mineralisation[0];
+    double goes = minerals + captureRate[0] + skimRate[0];
     double settled = (1 - Math.exp(-goes * age)) / goes;
     state.wasteNitrogen = food[0].nitrogenSolid() * multipliers.nitrogenLoad[0] * settled;
     state.wastePhosphorus = food[0].phosphorusSolid() * multipliers.phosphorusLoad[0] * settled;
     // When the media were last cleaned is not known: half of what they would hold at rest.
-    double caught =
-        captureRate[0] / mineralisationPerDay / 2 * -Math.expm1(-mineralisationPerDay * age);
+    double caught = captureRate[0] / minerals / 2 * -Math.expm1(-minerals * age);
     state.caughtNitrogen = caught * state.wasteNitrogen;
     state.caughtPhosphorus = caught * state.wastePhosphorus;
+    startNitrifiers(state, multipliers, age);
     // Rock and sand of a settled tank are at rest with its water; new ones hold nothing.
     state.boundPhosphorus =
         state.phosphorus
@@ -588,6 +740,42 @@ public final class Scenario {
     System.arraycopy(initialPlantDryG, 0, state.plantDryG, 0, initialPlantDryG.length);
     Arrays.fill(state.nitrogenFlow, 0);
     Arrays.fill(state.phosphorusFlow, 0);
+  }
+
+  /** A mature filter is at rest with its load; a new tank has its water's ammonia and a seed. */
+  private void startNitrifiers(TankState state, Multipliers multipliers, double age) {
+    if (isNew()) {
+      state.ammonia = blendAmmonia[changeBlend] * volumeL;
+      state.nitrite = blendNitrite[changeBlend] * volumeL;
+      double seed = Nitrification.SEED_MG_PER_L_DAY * volumeL;
+      state.ammoniaOxidisers = seed * Math.exp(ammoniaGrowth[0] / 2 * age);
+      state.nitriteOxidisers = seed * Math.exp(nitriteGrowth[0] / 2 * age);
+      double most = restingOxidisers(multipliers, ammoniaGrowth[0]);
+      state.ammoniaOxidisers = Math.min(state.ammoniaOxidisers, Math.max(seed, most));
+      state.nitriteOxidisers = Math.min(state.nitriteOxidisers, Math.max(seed, most));
+      return;
+    }
+    double growth = multipliers.nitrifierGrowth;
+    state.ammoniaOxidisers = restingOxidisers(multipliers, ammoniaGrowth[0] * growth);
+    state.nitriteOxidisers = restingOxidisers(multipliers, nitriteGrowth[0] * growth);
+    state.ammonia =
+        volumeL
+            * Nitrification.restingMgL(
+                Nitrification.HALF_SATURATION_AMMONIA_MG_L, ammoniaGrowth[0] * growth);
+    state.nitrite =
+        volumeL
+            * Nitrification.restingMgL(
+                Nitrification.HALF_SATURATION_NITRITE_MG_L, nitriteGrowth[0] * growth);
+  }
+
+  private double restingOxidisers(Multipliers multipliers, double growthPerDay) {
+    double load =
+        (food[0].nitrogenDissolved() + food[0].nitrogenSolid()) * multipliers.nitrogenLoad[0]
+            + animalNitrogen[0]
+            + soilNitrogen[0];
+    return Math.max(Nitrification.SEED_MG_PER_L_DAY * volumeL, load)
+        * growthPerDay
+        / Nitrification.DECAY_PER_DAY;
   }
 
   public TankModel tank() {
@@ -617,13 +805,27 @@ public final class Scenario {
     return (int) ChronoUnit.DAYS.between(firstDay, date);
   }
 
-  /** The nitrate and phosphate tests of the log, in the order of their instants. */
+  /** The tests of the log that the balance answers for, in the order of their instants. */
   public List<LogEntry.Test> probes() {
     return probes;
   }
 
+  /** Plants and, where they were seen, algae: whatever grows in the tank. */
   public int plants() {
     return stands.length;
+  }
+
+  /** Whether the tests of {@code analyte} are answered for by the balance. */
+  public static boolean isProbed(Analyte analyte) {
+    return switch (analyte) {
+      case NITRATE, PHOSPHATE, AMMONIA, NITRITE -> true;
+      default -> false;
+    };
+  }
+
+  /** Whether the tank's filter may still be growing in within the days laid out. */
+  public boolean isNew() {
+    return matureOn > 0;
   }
 
   /** Net volume, L. */
@@ -643,7 +845,12 @@ public final class Scenario {
 
   /** All nitrogen in the tank, mg N. */
   public double nitrogenMg(TankState state) {
-    return state.nitrogen + state.wasteNitrogen + state.caughtNitrogen + plantNitrogenMg(state);
+    return state.ammonia
+        + state.nitrite
+        + state.nitrate
+        + state.wasteNitrogen
+        + state.caughtNitrogen
+        + plantNitrogenMg(state);
   }
 
   /** All phosphorus in the tank, adsorbers in use included, mg P. */

@@ -2,59 +2,134 @@ package org.umberline.core.simulation;
 
 import org.umberline.core.balance.Denitrification;
 import org.umberline.core.balance.FeedNutrients;
+import org.umberline.core.balance.Nitrification;
 import org.umberline.core.balance.PhosphateExchange;
 import org.umberline.core.balance.PlantGrowth;
+import org.umberline.core.balance.UnplantedAlgae;
 import org.umberline.core.balance.WasteSolids;
 
 /**
- * Runs a scenario. Between events the rates are integrated by the modified Patankar-Runge-Kutta
- * scheme of second order (Burchard, Deleersnijder, Meister, Applied Numerical Mathematics 47,
- * 2003): each loss is weighted by what is left of its pool, so that amounts stay positive and
- * nothing is lost at any step size. Not thread-safe; a run allocates nothing.
+ * Runs a scenario. Between events every pool is stepped by an exponential midpoint rule: over a
+ * step each loss is a constant share of its pool, so that the step has a closed solution, amounts
+ * stay positive, what rests stays at rest however fast it turns over, and what leaves one pool
+ * arrives in the next to the last digit. The pools are taken in the order nitrogen passes through
+ * them, twice a step: with the shares at its start, then with those at its middle; where the two
+ * differ too much the step is halved. Not thread-safe; a run allocates nothing.
  */
 public final class TankSimulator {
+  /** Longest step, days. */
+  private static final double LONGEST_STEP = 1;
+
+  /** Longest step while a filter grows in: populations that double in days go off like a fuse. */
+  private static final double LONGEST_STEP_OF_NEW_TANK = 0.125;
+
+  /** Shortest step, days; at this one nothing is halved any more. */
+  private static final double SHORTEST_STEP = 1.0 / 256;
+
   /**
-   * Longest step, days. At this step the error stays under 0.1 % of a state's range (see tests).
+   * Largest difference between the two passes of a step, as a share of the pool. At this one the
+   * error stays under 0.1 % of a state's range (see tests).
    */
-  private static final double LONGEST_STEP = 0.5;
+  private static final double TOLERANCE = 0.0003;
 
-  /** Shortest step, days. */
-  private static final double SHORTEST_STEP = 1.0 / 128;
+  /** The same for a step that goes on as the one before: what it misses matters far less. */
+  private static final double GOOD_COURSE = 0.005;
 
-  /** A step over which a pool would change by more than this share is quartered. */
-  private static final double LARGEST_SWING = 0.07;
+  /** A pool under this much, mg N or P a litre, is judged as if it held so much. */
+  private static final double SMALL_NITROGEN_MG_L = 0.03;
 
-  /** So is one over which plants would take a pool more often than this. */
-  private static final double LARGEST_TURNOVER = 0.5;
+  /** The same for what is only on its way to nitrate: ammonia, nitrite and waste. */
+  private static final double SMALL_ON_ITS_WAY_MG_L = 0.3;
 
-  /** Under this share of a pool taken in a step, losses need no weighting to stay positive. */
-  private static final double SMALL_TURNOVER = 0.3;
+  private static final double SMALL_PHOSPHORUS_MG_L = 0.003;
 
   private final Scenario scenario;
-  private final double[] blendNitrogen;
+  private final double volume;
+  private final double[] blendNitrate;
   private final double[] blendPhosphorus;
   private final double[] growth;
-  private final double[] growthAgain;
-  private final double[] predicted;
+  private final double[] decay;
+  private final double[] nextPlants;
+  private final double[] adsorbShare;
+  private final double[] nextAdsorbed;
+
+  // What is the same for a whole run
+  private double uptake;
+  private double exchangeRatio;
+  private double denitrification;
+  private double unseenDenitrification;
+  private double nitrifierGrowth;
 
   // Rates of the day at hand, mg a day
-  private double nitrogenIn;
+  private int today;
+  private double ammoniaIn;
+  private double nitriteIn;
+  private double nitrateIn;
   private double phosphorusIn;
   private double wasteNitrogenIn;
   private double wastePhosphorusIn;
+  private double mineralisation;
   private double captureRate;
   private double skimRate;
-  private int today;
-  private double exchangeRatio;
-  private double denitrification;
+  private double goes;
+  private double mineralShare;
+  private double captureShare;
+  private double skimShare;
+  private double longestStep;
+  private double step;
+  private int probe;
+
+  // Where a step that is being worked out leads to
+  private double ammonia1;
+  private double nitrite1;
+  private double nitrate1;
+  private double phosphorus1;
+  private double bound1;
+  private double wasteNitrogen1;
+  private double wastePhosphorus1;
+  private double caughtNitrogen1;
+  private double caughtPhosphorus1;
+  private double ammoniaOxidisers1;
+  private double nitriteOxidisers1;
+  private double skimmedNitrogen;
+  private double skimmedPhosphorus;
+  private double gearDenitrified;
+  private double unseenDenitrified;
+  private double bacteriaNitrogen;
+  private double bacteriaPhosphorus;
+
+  // How the pools moved over the last step, of courseStep days; 0 days after an event
+  private double courseStep;
+  private double courseAmmonia;
+  private double courseNitrite;
+  private double courseNitrate;
+  private double coursePhosphorus;
+  private double courseWaste;
+  private final double[] coursePlants;
+  private final double[] courseAdsorbed;
+
+  // The factors of a linear pool, kept for the rate and step they were last asked for
+  private double factorRate = -1;
+  private double factorStep = -1;
+  private double remains;
+  private double remainsOfInflow;
+  private double mediaRate = -1;
+  private double mediaStep = -1;
+  private double mediaRemains;
+  private double mediaRemainsOfInflow;
 
   public TankSimulator(Scenario scenario) {
     this.scenario = scenario;
-    blendNitrogen = new double[scenario.blendWater.length];
+    volume = scenario.volumeL;
+    blendNitrate = new double[scenario.blendWater.length];
     blendPhosphorus = new double[scenario.blendWater.length];
     growth = new double[scenario.stands.length];
-    growthAgain = new double[scenario.stands.length];
-    predicted = new double[scenario.stands.length];
+    decay = new double[scenario.stands.length];
+    nextPlants = new double[scenario.stands.length];
+    adsorbShare = new double[scenario.adsorbers.length];
+    nextAdsorbed = new double[scenario.adsorbers.length];
+    coursePlants = new double[scenario.stands.length];
+    courseAdsorbed = new double[scenario.adsorbers.length];
   }
 
   /**
@@ -70,16 +145,21 @@ public final class TankSimulator {
       PlannedChanges planned,
       Trace trace) {
     mixBlends(multipliers);
+    uptake = multipliers.uptake;
     exchangeRatio = scenario.exchangeRatio * multipliers.exchange;
     denitrification = multipliers.denitrification;
-    double volume = scenario.volumeL;
+    unseenDenitrification = Denitrification.UNSEEN_PER_DAY * multipliers.unseenDenitrification;
+    nitrifierGrowth = multipliers.nitrifierGrowth;
+    step = LONGEST_STEP;
+    courseStep = 0;
     int plan = 0;
+    probe = scenario.firstProbeOfDay[fromDay];
     while (plan < planned.time().length && planned.time()[plan] < fromDay) {
       plan++;
     }
     for (int day = fromDay; day < toDay; day++) {
       setRates(day, multipliers);
-      trace.startDay(day, state.nitrogen / volume, state.phosphorus / volume);
+      trace.startDay(day, state.nitrate / volume, state.phosphorus / volume);
       int event = scenario.firstEventOfDay[day];
       int eventsEnd = scenario.firstEventOfDay[day + 1];
       double time = day;
@@ -88,7 +168,7 @@ public final class TankSimulator {
         double eventTime = event < eventsEnd ? scenario.events[event].time() : dayEnd;
         double planTime = plan < planned.time().length ? planned.time()[plan] : dayEnd;
         double next = Math.min(eventTime, Math.min(planTime, dayEnd));
-        advance(state, next - time, day, multipliers.uptake, trace);
+        advance(state, time, next, day, trace);
         time = next;
         if (event < eventsEnd && eventTime <= planTime) {
           apply(scenario.events[event++], state, day, multipliers, trace);
@@ -99,18 +179,18 @@ public final class TankSimulator {
         }
       }
       bookDay(state, day, multipliers);
-      trace.endDay(day, state.nitrogen / volume, state.phosphorus / volume);
+      trace.endDay(day, state, volume);
     }
   }
 
   private void mixBlends(Multipliers multipliers) {
-    for (int b = 0; b < blendNitrogen.length; b++) {
-      blendNitrogen[b] = 0;
+    for (int b = 0; b < blendNitrate.length; b++) {
+      blendNitrate[b] = 0;
       blendPhosphorus[b] = 0;
       int[] waters = scenario.blendWater[b];
       for (int i = 0; i < waters.length; i++) {
         double share = scenario.blendShare[b][i];
-        blendNitrogen[b] += share * multipliers.waterNitrogenMgL[waters[i]];
+        blendNitrate[b] += share * multipliers.waterNitrateMgL[waters[i]];
         blendPhosphorus[b] += share * multipliers.waterPhosphorusMgL[waters[i]];
       }
     }
@@ -120,33 +200,47 @@ public final class TankSimulator {
     FeedNutrients food = scenario.food[day];
     double nitrogenLoad = multipliers.nitrogenLoad[day];
     double phosphorusLoad = multipliers.phosphorusLoad[day];
-    nitrogenIn =
+    double topOff = scenario.topOffLitresPerDay;
+    int blend = scenario.topOffBlend;
+    ammoniaIn =
         food.nitrogenDissolved() * nitrogenLoad
             + scenario.animalNitrogen[day]
-            + scenario.fertiliserNitrogen[day]
-            + scenario.topOffLitresPerDay * blendNitrogen[scenario.topOffBlend];
+            + scenario.soilNitrogen[day]
+            + topOff * scenario.blendAmmonia[blend];
+    nitriteIn = topOff * scenario.blendNitrite[blend];
+    nitrateIn = scenario.fertiliserNitrogen[day] + topOff * blendNitrate[blend];
     phosphorusIn =
         food.phosphorusDissolved() * phosphorusLoad
             + scenario.animalPhosphorus[day]
             + scenario.fertiliserPhosphorus[day]
-            + scenario.topOffLitresPerDay * blendPhosphorus[scenario.topOffBlend];
-    today = day;
-    captureRate = scenario.captureRate[day];
-    skimRate = scenario.skimRate[day];
+            + topOff * blendPhosphorus[blend];
     wasteNitrogenIn = food.nitrogenSolid() * nitrogenLoad;
     wastePhosphorusIn = food.phosphorusSolid() * phosphorusLoad;
+    today = day;
+    longestStep = day < scenario.matureOn ? LONGEST_STEP_OF_NEW_TANK : LONGEST_STEP;
+    step = Math.min(step, longestStep);
+    mineralisation = scenario.mineralisation[day];
+    captureRate = scenario.captureRate[day];
+    skimRate = scenario.skimRate[day];
+    goes = mineralisation + captureRate + skimRate;
+    mineralShare = mineralisation / goes;
+    captureShare = captureRate / goes;
+    skimShare = skimRate / goes;
   }
 
   private void bookDay(TankState state, int day, Multipliers multipliers) {
     FeedNutrients food = scenario.food[day];
     book(state, food, multipliers.nitrogenLoad[day], multipliers.phosphorusLoad[day]);
     double topOff = scenario.topOffLitresPerDay;
+    int blend = scenario.topOffBlend;
     add(
         state,
         Flow.TOP_OFF_WATER,
-        topOff * blendNitrogen[scenario.topOffBlend],
-        topOff * blendPhosphorus[scenario.topOffBlend]);
+        topOff
+            * (blendNitrate[blend] + scenario.blendAmmonia[blend] + scenario.blendNitrite[blend]),
+        topOff * blendPhosphorus[blend]);
     add(state, Flow.ANIMALS, scenario.animalNitrogen[day], scenario.animalPhosphorus[day]);
+    add(state, Flow.SOIL, scenario.soilNitrogen[day], 0);
     add(
         state,
         Flow.FERTILISER,
@@ -169,25 +263,22 @@ public final class TankSimulator {
     state.phosphorusFlow[flow.ordinal()] += phosphorus;
   }
 
+  // ---------------------------------------------------------------- events
+
   private void apply(
       Scenario.Event event, TankState state, int day, Multipliers multipliers, Trace trace) {
-    double volume = scenario.volumeL;
     switch (event.kind()) {
-      case PROBE -> {
-        trace.probeNitrogen[event.index()] = state.nitrogen / volume;
-        trace.probePhosphorus[event.index()] = state.phosphorus / volume;
-      }
       case CHANGE -> change(state, event.amount(), event.siphoned(), event.index(), day, trace);
       case FEED -> {
         FeedNutrients feed = scenario.extraFeeds[event.index()];
         double nitrogenLoad = multipliers.nitrogenLoad[day];
         double phosphorusLoad = multipliers.phosphorusLoad[day];
-        state.nitrogen += feed.nitrogenDissolved() * nitrogenLoad;
+        state.ammonia += feed.nitrogenDissolved() * nitrogenLoad;
         state.wasteNitrogen += feed.nitrogenSolid() * nitrogenLoad;
         state.phosphorus += feed.phosphorusDissolved() * phosphorusLoad;
         state.wastePhosphorus += feed.phosphorusSolid() * phosphorusLoad;
         book(state, feed, nitrogenLoad, phosphorusLoad);
-        trace.see(day, state.nitrogen / volume, state.phosphorus / volume);
+        trace.see(day, state.nitrate / volume, state.phosphorus / volume);
       }
       case HARVEST ->
           movePlants(
@@ -214,6 +305,7 @@ public final class TankSimulator {
       case PLANT_OUT ->
           movePlants(state, Flow.PLANTS_TAKEN_OUT, event.index(), -state.plantDryG[event.index()]);
     }
+    disturbed();
   }
 
   private void movePlants(TankState state, Flow flow, int index, double dryG) {
@@ -225,268 +317,441 @@ public final class TankSimulator {
 
   private void change(
       TankState state, double fraction, double siphoned, int blend, int day, Trace trace) {
-    double volume = scenario.volumeL;
-    add(state, Flow.WATER_TAKEN_OUT, fraction * state.nitrogen, fraction * state.phosphorus);
-    double nitrogen = fraction * volume * blendNitrogen[blend];
-    double phosphorus = fraction * volume * blendPhosphorus[blend];
-    add(state, Flow.CHANGE_WATER, nitrogen, phosphorus);
-    state.nitrogen += nitrogen - fraction * state.nitrogen;
-    state.phosphorus += phosphorus - fraction * state.phosphorus;
+    double out = fraction * (state.ammonia + state.nitrite + state.nitrate);
+    add(state, Flow.WATER_TAKEN_OUT, out, fraction * state.phosphorus);
+    double litres = fraction * volume;
+    double ammonia = litres * scenario.blendAmmonia[blend];
+    double nitrite = litres * scenario.blendNitrite[blend];
+    double nitrate = litres * blendNitrate[blend];
+    double phosphorus = litres * blendPhosphorus[blend];
+    add(state, Flow.CHANGE_WATER, ammonia + nitrite + nitrate, phosphorus);
+    double stays = 1 - fraction;
+    state.ammonia = state.ammonia * stays + ammonia;
+    state.nitrite = state.nitrite * stays + nitrite;
+    state.nitrate = state.nitrate * stays + nitrate;
+    state.phosphorus = state.phosphorus * stays + phosphorus;
     double taken = siphoned * WasteSolids.SIPHON_TAKES;
     add(state, Flow.SIPHONED, taken * state.wasteNitrogen, taken * state.wastePhosphorus);
     state.wasteNitrogen *= 1 - taken;
     state.wastePhosphorus *= 1 - taken;
-    trace.see(day, state.nitrogen / volume, state.phosphorus / volume);
+    trace.see(day, state.nitrate / volume, state.phosphorus / volume);
+    disturbed();
   }
 
-  private void advance(TankState state, double duration, int day, double uptake, Trace trace) {
-    if (duration <= 0) {
-      return;
+  /** After an event pools move otherwise than before. */
+  private void disturbed() {
+    courseStep = 0;
+  }
+
+  // ---------------------------------------------------------------- stepping
+
+  private void advance(TankState state, double from, double to, int day, Trace trace) {
+    double left = to - from;
+    double[] probes = scenario.probeTime;
+    if (left <= 1e-12) {
+      while (probe < probes.length && probes[probe] <= to) {
+        trace.probe(probe++, state, volume);
+      }
     }
-    int steps = (int) Math.ceil(duration / LONGEST_STEP - 1e-9);
-    double step = duration / steps;
-    for (int i = 0; i < steps; i++) {
-      carefully(state, step, uptake);
-      trace.see(day, state.nitrogen / scenario.volumeL, state.phosphorus / scenario.volumeL);
+    while (left > 1e-12) {
+      double h = left <= step * (1 + 1e-9) ? left : left < 2 * step ? left / 2 : step;
+      double difference = attempt(state, h);
+      while (difference > TOLERANCE && h > SHORTEST_STEP) {
+        h /= 2;
+        difference = attempt(state, h);
+        step = h;
+      }
+      left -= h;
+      double end = left > 1e-12 ? to - left : to;
+      while (probe < probes.length && probes[probe] <= end && probes[probe] < day + 1) {
+        look(state, Math.max(0, Math.min(1, 1 - (end - probes[probe]) / h)), trace);
+      }
+      accept(state, h);
+      if (difference < TOLERANCE / 4) {
+        step = Math.min(longestStep, Math.max(step, h) * 2);
+      }
+      trace.see(day, state.nitrate / volume, state.phosphorus / volume);
     }
+  }
+
+  /** Reads the next probe between the state and where the step at hand leads, straight. */
+  private void look(TankState state, double share, Trace trace) {
+    trace.probeAmmonia[probe] = between(state.ammonia, ammonia1, share) / volume;
+    trace.probeNitrite[probe] = between(state.nitrite, nitrite1, share) / volume;
+    trace.probeNitrate[probe] = between(state.nitrate, nitrate1, share) / volume;
+    trace.probePhosphorus[probe] = between(state.phosphorus, phosphorus1, share) / volume;
+    probe++;
+  }
+
+  private static double between(double from, double to, double share) {
+    return from + share * (to - from);
   }
 
   /**
-   * One step, split evenly around the fast exchanges (Strang, SIAM J. Numer. Anal. 5, 1968): half
-   * of them, then waste and plants, then the other half. Where plants draw hard on a pool the step
-   * is quartered first.
+   * Works out a step of {@code h} days and returns how far its two passes lie apart. Where the step
+   * before leads on smoothly, its course stands for the first pass.
    */
-  private void carefully(TankState state, double h, double uptake) {
-    if (h > SHORTEST_STEP && tooLong(state, h, uptake)) {
-      for (int i = 0; i < 4; i++) {
-        carefully(state, h / 4, uptake);
-      }
-      return;
-    }
-    denitrify(state, h / 2);
-    adsorb(state, h / 2);
-    exchange(state, h / 2);
-    step(state, h, uptake);
-    exchange(state, h / 2);
-    adsorb(state, h / 2);
-    denitrify(state, h / 2);
-  }
-
-  /** Whether plants would swing a pool, or turn it over, by more than a step can follow. */
-  private boolean tooLong(TankState state, double h, double uptake) {
-    if (scenario.stands.length == 0) {
-      return false;
-    }
-    double rest = (state.phosphorus + state.boundPhosphorus) * exchangeRatio / (1 + exchangeRatio);
-    double moves = PhosphateExchange.RATE_PER_DAY * h * Math.abs(state.boundPhosphorus - rest);
-    if (moves > LARGEST_SWING * state.phosphorus) {
-      return true;
-    }
-    double k = scenario.mineralisationPerDay;
-    double limit = uptake * nutrientLimit(state.nitrogen, state.phosphorus);
-    double demandNitrogen = 0;
-    double demandPhosphorus = 0;
-    for (int j = 0; j < scenario.stands.length; j++) {
-      Scenario.Stand stand = scenario.stands[j];
-      double growing = growthOf(stand, state.plantDryG[j], limit);
-      demandNitrogen += growing * stand.nitrogenMgPerG();
-      demandPhosphorus += growing * stand.phosphorusMgPerG();
-    }
-    double nitrogenIn1 = nitrogenIn + k * (state.wasteNitrogen + state.caughtNitrogen);
-    double phosphorusIn1 = phosphorusIn + k * (state.wastePhosphorus + state.caughtPhosphorus);
-    return swings(state.nitrogen, nitrogenIn1, demandNitrogen, h)
-        || swings(state.phosphorus, phosphorusIn1, demandPhosphorus, h);
-  }
-
-  private static boolean swings(double pool, double in, double demand, double h) {
-    double turnover = h * share(demand, pool);
-    double left = leftOf((pool + h * in) / (1 + turnover), pool);
-    return demand > 0 && (Math.abs(left - 1) > LARGEST_SWING || turnover > LARGEST_TURNOVER);
-  }
-
-  /** Bound and dissolved phosphate move towards rest; their exact solution over {@code h} days. */
-  private void exchange(TankState state, double h) {
-    double all = state.phosphorus + state.boundPhosphorus;
-    double rest = all * exchangeRatio / (1 + exchangeRatio);
-    state.boundPhosphorus =
-        rest + (state.boundPhosphorus - rest) * Math.exp(-PhosphateExchange.RATE_PER_DAY * h);
-    state.phosphorus = all - state.boundPhosphorus;
-  }
-
-  private void denitrify(TankState state, double h) {
-    if (scenario.denitrifying.length == 0) {
-      return;
-    }
-    double before = state.nitrogen;
-    double middle = before * Math.exp(-denitrifiedShare(before) * h / 2);
-    state.nitrogen = before * Math.exp(-denitrifiedShare(middle) * h);
-    add(state, Flow.DENITRIFIED, before - state.nitrogen, 0);
-  }
-
-  /** Share of {@code nitrogen} that turns to gas, per day. */
-  private double denitrifiedShare(double nitrogen) {
-    double volume = scenario.volumeL;
-    double perVolume = 1 / (volume * (Denitrification.HALF_SATURATION_MG_L + nitrogen / volume));
-    double share = 0;
-    for (int g = 0; g < scenario.denitrifying.length; g++) {
-      if (scenario.denitrifyingInUse[g][today]) {
-        Scenario.DenitrifyingGear gear = scenario.denitrifying[g];
-        share +=
-            Math.min(
-                gear.greatestMgPerDay() * denitrification * perVolume, gear.flowLPerDay() / volume);
+  private double attempt(TankState state, double h) {
+    double difference = Double.POSITIVE_INFINITY;
+    if (courseStep > 0) {
+      goOn(state, h / courseStep);
+      difference = repeat(state, h);
+      if (difference <= GOOD_COURSE) {
+        return Math.min(difference, TOLERANCE);
       }
     }
-    return share;
-  }
-
-  private void adsorb(TankState state, double h) {
-    for (int a = 0; a < scenario.adsorbers.length; a++) {
-      if (!scenario.adsorberInUse[a][today]) {
-        continue;
-      }
-      Scenario.AdsorberGear gear = scenario.adsorbers[a];
-      double capacity = state.mediumG[a] * gear.capacityMgPerG();
-      double held = state.adsorbedPhosphorus[a];
-      if (held >= capacity) {
-        continue;
-      }
-      double rate = state.mediumG[a] * gear.clearedLPerGDay() / scenario.volumeL;
-      double half = state.phosphorus * -Math.expm1(-rate * (1 - held / capacity) * h / 2);
-      double free = Math.max(0, 1 - (held + half) / capacity);
-      double taken = state.phosphorus * -Math.expm1(-rate * free * h);
-      taken = Math.min(taken, capacity - held);
-      state.phosphorus -= taken;
-      state.adsorbedPhosphorus[a] = held + taken;
+    if (difference > GOOD_COURSE) {
+      stay(state, h);
+      pass(state, h);
+      difference = repeat(state, h);
     }
+    boolean negative = wasteNitrogen1 < 0 || wastePhosphorus1 < 0;
+    return negative ? Double.POSITIVE_INFINITY : difference;
   }
 
-  /** Waste and plants over {@code h} days. */
-  private void step(TankState state, double h, double uptake) {
-    double k = scenario.mineralisationPerDay;
-    double goes = k + captureRate + skimRate;
-    double nitrogen = state.nitrogen;
-    double phosphorus = state.phosphorus;
-    double[] plants = state.plantDryG;
-    int stands = plants.length;
+  private double furthest(
+      double ammonia, double nitrite, double nitrate, double phosphorus, double waste) {
+    double onItsWay = SMALL_ON_ITS_WAY_MG_L * volume;
+    double difference = apart(nitrate, nitrate1, SMALL_NITROGEN_MG_L * volume);
+    difference = Math.max(difference, apart(ammonia, ammonia1, onItsWay));
+    difference = Math.max(difference, apart(nitrite, nitrite1, onItsWay));
+    difference = Math.max(difference, apart(waste, wasteNitrogen1, onItsWay));
+    return Math.max(difference, apart(phosphorus, phosphorus1, SMALL_PHOSPHORUS_MG_L * volume));
+  }
 
-    // Predictor: what each pool loses is weighted by what will be left of it.
+  /** Guesses that the step leads where the one before was heading. */
+  private void goOn(TankState state, double share) {
+    ammonia1 = Math.max(0, state.ammonia + share * courseAmmonia);
+    nitrite1 = Math.max(0, state.nitrite + share * courseNitrite);
+    nitrate1 = Math.max(0, state.nitrate + share * courseNitrate);
+    phosphorus1 = Math.max(0, state.phosphorus + share * coursePhosphorus);
+    wasteNitrogen1 = state.wasteNitrogen + share * courseWaste;
+    for (int j = 0; j < nextPlants.length; j++) {
+      nextPlants[j] = Math.max(0, state.plantDryG[j] + share * coursePlants[j]);
+    }
+    for (int a = 0; a < nextAdsorbed.length; a++) {
+      nextAdsorbed[a] = state.adsorbedPhosphorus[a] + share * courseAdsorbed[a];
+    }
+    bacteriaNitrogen *= share;
+    bacteriaPhosphorus *= share;
+  }
+
+  /** Guesses that the step leads nowhere. */
+  private void stay(TankState state, double h) {
+    ammonia1 = state.ammonia;
+    nitrite1 = state.nitrite;
+    nitrate1 = state.nitrate;
+    phosphorus1 = state.phosphorus;
+    System.arraycopy(state.plantDryG, 0, nextPlants, 0, nextPlants.length);
+    System.arraycopy(state.adsorbedPhosphorus, 0, nextAdsorbed, 0, nextAdsorbed.length);
+    bacteriaNitrogen = h * scenario.carbonNitrogen[today];
+    bacteriaPhosphorus = h * scenario.carbonPhosphorus[today];
+  }
+
+  /** Another pass; how far it leads from where the last one did. */
+  private double repeat(TankState state, double h) {
+    double ammonia = ammonia1;
+    double nitrite = nitrite1;
+    double nitrate = nitrate1;
+    double phosphorus = phosphorus1;
+    double waste = wasteNitrogen1;
+    pass(state, h);
+    return furthest(ammonia, nitrite, nitrate, phosphorus, waste);
+  }
+
+  private static double apart(double first, double second, double small) {
+    return Math.abs(first - second) / (second + small);
+  }
+
+  /** One pass over the pools, with the shares in the middle between the state and where it led. */
+  private void pass(TankState state, double h) {
+    Scenario here = scenario;
+    double ammonia = (state.ammonia + ammonia1) / 2;
+    double nitrite = (state.nitrite + nitrite1) / 2;
+    double nitrate = (state.nitrate + nitrate1) / 2;
+    double phosphorus = (state.phosphorus + phosphorus1) / 2;
+
+    // What plants, algae and bacteria on dosed carbon ask for, mg a day
     double demandNitrogen = 0;
     double demandPhosphorus = 0;
     double decayNitrogen = 0;
     double decayPhosphorus = 0;
-    double limit = nutrientLimit(nitrogen, phosphorus);
+    double limit = 0;
+    int stands = growth.length;
+    boolean bacteria = here.carbonNitrogen[today] > 0;
+    if (stands > 0 || bacteria) {
+      limit = PlantGrowth.nutrientLimit((ammonia + nitrate) / volume, phosphorus / volume);
+    }
     for (int j = 0; j < stands; j++) {
-      Scenario.Stand stand = scenario.stands[j];
-      growth[j] = growthOf(stand, plants[j], uptake * limit);
+      Scenario.Stand stand = here.stands[j];
+      double mass = (state.plantDryG[j] + nextPlants[j]) / 2;
+      double perGreatest =
+          j == here.algae ? 1 / here.algaeGreatestDryG[today] : stand.perGreatestDryG();
+      double room = Math.max(0, 1 - mass * perGreatest);
+      growth[j] = stand.growthPerDay() * uptake * limit * room * mass;
+      decay[j] =
+          (j == here.algae ? UnplantedAlgae.DECAY_PER_DAY : PlantGrowth.DECAY_PER_DAY) * mass;
       demandNitrogen += growth[j] * stand.nitrogenMgPerG();
       demandPhosphorus += growth[j] * stand.phosphorusMgPerG();
-      decayNitrogen += PlantGrowth.DECAY_PER_DAY * plants[j] * stand.nitrogenMgPerG();
-      decayPhosphorus += PlantGrowth.DECAY_PER_DAY * plants[j] * stand.phosphorusMgPerG();
+      decayNitrogen += decay[j] * stand.nitrogenMgPerG();
+      decayPhosphorus += decay[j] * stand.phosphorusMgPerG();
     }
-    double waste1N = (state.wasteNitrogen + h * (wasteNitrogenIn + decayNitrogen)) / (1 + h * goes);
-    double waste1P =
-        (state.wastePhosphorus + h * (wastePhosphorusIn + decayPhosphorus)) / (1 + h * goes);
-    double nitrogen1 =
-        (nitrogen + h * (nitrogenIn + k * (waste1N + state.caughtNitrogen)))
-            / (1 + h * share(demandNitrogen, nitrogen));
-    double phosphorus1 =
-        (phosphorus + h * (phosphorusIn + k * (waste1P + state.caughtPhosphorus)))
-            / (1 + h * share(demandPhosphorus, phosphorus));
-    double left = Math.min(leftOf(nitrogen1, nitrogen), leftOf(phosphorus1, phosphorus));
-    double turnover =
-        h * Math.max(share(demandNitrogen, nitrogen), share(demandPhosphorus, phosphorus));
-    for (int j = 0; j < stands; j++) {
-      predicted[j] = plants[j] + h * (growth[j] * left - PlantGrowth.DECAY_PER_DAY * plants[j]);
+    double carbonNitrogen = 0;
+    double carbonPhosphorus = 0;
+    if (bacteria) {
+      carbonNitrogen = here.carbonNitrogen[today] * limit;
+      carbonPhosphorus = here.carbonPhosphorus[today] * limit;
+      demandNitrogen += carbonNitrogen;
+      demandPhosphorus += carbonPhosphorus;
     }
 
-    // Corrector: the mean of the rates at both ends, weighted anew.
-    demandNitrogen = 0;
-    demandPhosphorus = 0;
-    double decay1Nitrogen = 0;
-    double decay1Phosphorus = 0;
-    limit = nutrientLimit(nitrogen1, phosphorus1);
-    for (int j = 0; j < stands; j++) {
-      Scenario.Stand stand = scenario.stands[j];
-      growthAgain[j] = (growth[j] + growthOf(stand, predicted[j], uptake * limit)) / 2;
-      demandNitrogen += growthAgain[j] * stand.nitrogenMgPerG();
-      demandPhosphorus += growthAgain[j] * stand.phosphorusMgPerG();
-      double decay = PlantGrowth.DECAY_PER_DAY * predicted[j];
-      decay1Nitrogen += decay * stand.nitrogenMgPerG();
-      decay1Phosphorus += decay * stand.phosphorusMgPerG();
+    // Waste solids, and those caught in media: linear, exact
+    linear(goes, h);
+    double solidsNitrogen = h * (wasteNitrogenIn + decayNitrogen) + bacteriaNitrogen;
+    double solidsPhosphorus = h * (wastePhosphorusIn + decayPhosphorus) + bacteriaPhosphorus;
+    wasteNitrogen1 = state.wasteNitrogen * remains + solidsNitrogen * remainsOfInflow;
+    wastePhosphorus1 = state.wastePhosphorus * remains + solidsPhosphorus * remainsOfInflow;
+    double goneNitrogen = state.wasteNitrogen + solidsNitrogen - wasteNitrogen1;
+    double gonePhosphorus = state.wastePhosphorus + solidsPhosphorus - wastePhosphorus1;
+    double mineralNitrogen = goneNitrogen * mineralShare;
+    double mineralPhosphorus = gonePhosphorus * mineralShare;
+    skimmedNitrogen = goneNitrogen * skimShare;
+    skimmedPhosphorus = gonePhosphorus * skimShare;
+    if (captureRate > 0 || state.caughtNitrogen > 0 || state.caughtPhosphorus > 0) {
+      media(h);
+      double caughtNitrogen = goneNitrogen * captureShare;
+      double caughtPhosphorus = gonePhosphorus * captureShare;
+      caughtNitrogen1 = state.caughtNitrogen * mediaRemains + caughtNitrogen * mediaRemainsOfInflow;
+      caughtPhosphorus1 =
+          state.caughtPhosphorus * mediaRemains + caughtPhosphorus * mediaRemainsOfInflow;
+      mineralNitrogen += state.caughtNitrogen + caughtNitrogen - caughtNitrogen1;
+      mineralPhosphorus += state.caughtPhosphorus + caughtPhosphorus - caughtPhosphorus1;
+    } else {
+      caughtNitrogen1 = 0;
+      caughtPhosphorus1 = 0;
     }
-    double waste2N =
-        (state.wasteNitrogen + h * (wasteNitrogenIn + (decayNitrogen + decay1Nitrogen) / 2))
-            / (1 + h / 2 * goes * meanWeight(state.wasteNitrogen, waste1N));
-    double waste2P =
-        (state.wastePhosphorus + h * (wastePhosphorusIn + (decayPhosphorus + decay1Phosphorus) / 2))
-            / (1 + h / 2 * goes * meanWeight(state.wastePhosphorus, waste1P));
-    double goneNitrogen =
-        state.wasteNitrogen
-            + h * (wasteNitrogenIn + (decayNitrogen + decay1Nitrogen) / 2)
-            - waste2N;
-    double gonePhosphorus =
-        state.wastePhosphorus
-            + h * (wastePhosphorusIn + (decayPhosphorus + decay1Phosphorus) / 2)
-            - waste2P;
-    // What went from the waste was mineralised, caught or skimmed; what is caught goes on
-    // mineralising in place, what came in during the step for half of it.
-    double caughtNitrogen = goneNitrogen * captureRate / goes;
-    double caughtPhosphorus = gonePhosphorus * captureRate / goes;
-    double melts = -Math.expm1(-k * h);
-    double meltsNew = k * h / (2 + k * h);
-    double fromMediaNitrogen = state.caughtNitrogen * melts + caughtNitrogen * meltsNew;
-    double fromMediaPhosphorus = state.caughtPhosphorus * melts + caughtPhosphorus * meltsNew;
-    double mineralNitrogen = goneNitrogen * k / goes + fromMediaNitrogen;
-    double mineralPhosphorus = gonePhosphorus * k / goes + fromMediaPhosphorus;
-    double skimmedNitrogen = goneNitrogen * skimRate / goes;
-    double skimmedPhosphorus = gonePhosphorus * skimRate / goes;
-    double nitrogenBefore = nitrogen + h * nitrogenIn + mineralNitrogen;
-    double phosphorusBefore = phosphorus + h * phosphorusIn + mineralPhosphorus;
-    // Plants take both in a fixed proportion, so the scarcer pool sets how much of the demand is
-    // met; the other's weight differs from it only by the square of the step. While both pools are
-    // large beside the demand nothing needs protection, and the plain mean is the more exact.
-    double met =
-        turnover < SMALL_TURNOVER
-            ? 1
-            : Math.min(
-                leftOf(nitrogenBefore / (1 + h * share(demandNitrogen, nitrogen1)), nitrogen1),
-                leftOf(
-                    phosphorusBefore / (1 + h * share(demandPhosphorus, phosphorus1)),
-                    phosphorus1));
-    state.nitrogen = nitrogenBefore - h * demandNitrogen * met;
-    state.phosphorus = phosphorusBefore - h * demandPhosphorus * met;
-    state.wasteNitrogen = waste2N;
-    state.wastePhosphorus = waste2P;
-    state.caughtNitrogen += caughtNitrogen - fromMediaNitrogen;
-    state.caughtPhosphorus += caughtPhosphorus - fromMediaPhosphorus;
-    add(state, Flow.SKIMMED, skimmedNitrogen, skimmedPhosphorus);
-    for (int j = 0; j < stands; j++) {
-      plants[j] +=
-          h * (growthAgain[j] * met - PlantGrowth.DECAY_PER_DAY * (plants[j] + predicted[j]) / 2);
+
+    // Ammonia to nitrite to nitrate; plants take ammonia rather than nitrate
+    double wanted = PlantGrowth.AMMONIA_PREFERENCE * ammonia + nitrate;
+    double perNitrate = demandNitrogen > 0 ? demandNitrogen / wanted : 0;
+    double perAmmonia = PlantGrowth.AMMONIA_PREFERENCE * perNitrate;
+    double saturation = 1 / (Nitrification.HALF_SATURATION_AMMONIA_MG_L * volume + ammonia);
+    double x =
+        (Nitrification.DECAY_PER_DAY
+                - here.ammoniaGrowth[today] * nitrifierGrowth * ammonia * saturation)
+            * h;
+    double d = 1 / denominator(x);
+    ammoniaOxidisers1 = state.ammoniaOxidisers * d;
+    double oxidises = state.ammoniaOxidisers * numerator(x) * d * saturation;
+    x = (oxidises + perAmmonia) * h;
+    d = 1 / denominator(x);
+    double in = h * ammoniaIn + mineralNitrogen;
+    ammonia1 = state.ammonia * d + in * numerator(x) * d;
+    double gone = state.ammonia + in - ammonia1;
+    double share = oxidises + perAmmonia > 0 ? gone / (oxidises + perAmmonia) : 0;
+    double fromAmmonia = share * perAmmonia;
+    double toNitrite = share * oxidises;
+
+    saturation = 1 / (Nitrification.HALF_SATURATION_NITRITE_MG_L * volume + nitrite);
+    x =
+        (Nitrification.DECAY_PER_DAY
+                - here.nitriteGrowth[today] * nitrifierGrowth * nitrite * saturation)
+            * h;
+    d = 1 / denominator(x);
+    nitriteOxidisers1 = state.nitriteOxidisers * d;
+    oxidises = state.nitriteOxidisers * numerator(x) * d * saturation;
+    x = oxidises * h;
+    d = 1 / denominator(x);
+    in = h * nitriteIn + toNitrite;
+    nitrite1 = state.nitrite * d + in * numerator(x) * d;
+    double toNitrate = state.nitrite + in - nitrite1;
+
+    double gear = gearDenitrifies(nitrate);
+    double gas = gear + unseenDenitrification;
+    x = (perNitrate + gas) * h;
+    d = 1 / denominator(x);
+    in = h * nitrateIn + toNitrate;
+    nitrate1 = state.nitrate * d + in * numerator(x) * d;
+    share = perNitrate + gas > 0 ? (state.nitrate + in - nitrate1) / (perNitrate + gas) : 0;
+    double fromNitrate = share * perNitrate;
+    gearDenitrified = share * gear;
+    unseenDenitrified = share * unseenDenitrification;
+
+    // Phosphate in the water and on rock and sand, both at once; plants and adsorbers take it
+    double perPhosphorus = demandPhosphorus > 0 ? demandPhosphorus / phosphorus : 0;
+    double leaves = perPhosphorus + adsorbShares(state);
+    in = h * phosphorusIn + mineralPhosphorus;
+    exchange(state, leaves * h, in, h);
+    double taken =
+        Math.max(0, state.phosphorus + state.boundPhosphorus + in - phosphorus1 - bound1);
+    share = leaves > 0 ? taken / leaves : 0;
+    double fromPhosphorus = share * perPhosphorus;
+    for (int a = 0; a < adsorbShare.length; a++) {
+      double adsorbed = share * adsorbShare[a];
+      double held = state.adsorbedPhosphorus[a];
+      double fits = Math.max(0, Math.min(adsorbed, capacity(state, a) - held));
+      nextAdsorbed[a] = held + fits;
+      phosphorus1 += adsorbed - fits;
+    }
+
+    // Plants take both in a fixed proportion: the scarcer sets how much of the demand is met
+    if (demandNitrogen > 0) {
+      double metNitrogen = (fromAmmonia + fromNitrate) / (h * demandNitrogen);
+      double metPhosphorus = fromPhosphorus / (h * demandPhosphorus);
+      double met = Math.min(metNitrogen, metPhosphorus);
+      double back = 1 - met / metNitrogen;
+      ammonia1 += fromAmmonia * back;
+      nitrate1 += fromNitrate * back;
+      phosphorus1 += fromPhosphorus * (1 - met / metPhosphorus);
+      for (int j = 0; j < stands; j++) {
+        nextPlants[j] = state.plantDryG[j] + h * (growth[j] * met - decay[j]);
+      }
+      wasteNitrogen1 += h * carbonNitrogen * met - bacteriaNitrogen;
+      wastePhosphorus1 += h * carbonPhosphorus * met - bacteriaPhosphorus;
+      bacteriaNitrogen = h * carbonNitrogen * met;
+      bacteriaPhosphorus = h * carbonPhosphorus * met;
+    } else {
+      for (int j = 0; j < stands; j++) {
+        nextPlants[j] = state.plantDryG[j] - h * decay[j];
+      }
+      wasteNitrogen1 -= bacteriaNitrogen;
+      wastePhosphorus1 -= bacteriaPhosphorus;
+      bacteriaNitrogen = 0;
+      bacteriaPhosphorus = 0;
     }
   }
 
-  private double nutrientLimit(double nitrogen, double phosphorus) {
-    return scenario.stands.length == 0
-        ? 0
-        : PlantGrowth.nutrientLimit(nitrogen / scenario.volumeL, phosphorus / scenario.volumeL);
+  private void accept(TankState state, double h) {
+    courseStep = h;
+    courseAmmonia = ammonia1 - state.ammonia;
+    courseNitrite = nitrite1 - state.nitrite;
+    courseNitrate = nitrate1 - state.nitrate;
+    coursePhosphorus = phosphorus1 - state.phosphorus;
+    courseWaste = wasteNitrogen1 - state.wasteNitrogen;
+    for (int j = 0; j < nextPlants.length; j++) {
+      coursePlants[j] = nextPlants[j] - state.plantDryG[j];
+    }
+    for (int a = 0; a < nextAdsorbed.length; a++) {
+      courseAdsorbed[a] = nextAdsorbed[a] - state.adsorbedPhosphorus[a];
+    }
+    state.ammonia = ammonia1;
+    state.nitrite = nitrite1;
+    state.nitrate = nitrate1;
+    state.phosphorus = phosphorus1;
+    state.boundPhosphorus = bound1;
+    state.wasteNitrogen = wasteNitrogen1;
+    state.wastePhosphorus = wastePhosphorus1;
+    state.caughtNitrogen = caughtNitrogen1;
+    state.caughtPhosphorus = caughtPhosphorus1;
+    state.ammoniaOxidisers = ammoniaOxidisers1;
+    state.nitriteOxidisers = nitriteOxidisers1;
+    System.arraycopy(nextPlants, 0, state.plantDryG, 0, nextPlants.length);
+    System.arraycopy(nextAdsorbed, 0, state.adsorbedPhosphorus, 0, nextAdsorbed.length);
+    if (skimRate > 0) {
+      add(state, Flow.SKIMMED, skimmedNitrogen, skimmedPhosphorus);
+    }
+    state.nitrogenFlow[Flow.DENITRIFIED.ordinal()] += gearDenitrified;
+    state.nitrogenFlow[Flow.DENITRIFIED_UNSEEN.ordinal()] += unseenDenitrified;
   }
 
-  private static double growthOf(Scenario.Stand stand, double dryG, double uptake) {
-    double room = Math.max(0, 1 - dryG / stand.greatestDryG());
-    return stand.growthPerDay() * uptake * room * dryG;
+  /** Share of {@code nitrate} that beds, filters and rock turn to gas, per day. */
+  private double gearDenitrifies(double nitrate) {
+    Scenario.DenitrifyingGear[] all = scenario.denitrifying;
+    if (all.length == 0) {
+      return 0;
+    }
+    double perVolume = 1 / (volume * Denitrification.HALF_SATURATION_MG_L + nitrate);
+    double share = 0;
+    boolean any = false;
+    for (int g = 0; g < all.length; g++) {
+      if (scenario.denitrifyingInUse[g][today]) {
+        any = true;
+        share +=
+            Math.min(
+                all[g].greatestMgPerDay() * denitrification * perVolume,
+                all[g].flowLPerDay() / volume);
+      }
+    }
+    return any ? share + scenario.carbonDenitrifies[today] * denitrification * perVolume : 0;
   }
 
-  /** Demand per unit of the pool; nothing is demanded of an empty one. */
-  private static double share(double demand, double pool) {
-    return demand > 0 ? demand / pool : 0;
+  /**
+   * Phosphate in the water, of which the share {@code x} is lost, and bound phosphate over a step
+   * with an even inflow: the exponential's series (see {@link #denominator}) of the 2 x 2 system,
+   * by the theorem of Cayley and Hamilton.
+   */
+  private void exchange(TankState state, double x, double in, double h) {
+    double binds = PhosphateExchange.RATE_PER_DAY * exchangeRatio / (1 + exchangeRatio) * h;
+    double frees = PhosphateExchange.RATE_PER_DAY / (1 + exchangeRatio) * h;
+    double water = x + binds;
+    double trace = water + frees;
+    double determinant = x * frees;
+    double square = trace * trace - determinant;
+    double cube = trace * (square - determinant);
+    // denominator = d0 + d1 X, numerator = n0 + n1 X
+    double d0 = 1 - determinant * (1.0 / 2 + trace / 6 + square / 24);
+    double d1 = 1 + trace / 2 + square / 6 + cube / 24;
+    double n0 = 1 - determinant * (1.0 / 6 + trace / 24);
+    double n1 = 1.0 / 2 + trace / 6 + square / 24;
+    double inWater = state.phosphorus + in * (n0 + n1 * water);
+    double inBound = state.boundPhosphorus - in * n1 * binds;
+    double d11 = d0 + d1 * water;
+    double d22 = d0 + d1 * frees;
+    double d12 = -d1 * frees;
+    double d21 = -d1 * binds;
+    double scale = 1 / (d11 * d22 - d12 * d21);
+    phosphorus1 = scale * (d22 * inWater - d12 * inBound);
+    bound1 = scale * (d11 * inBound - d21 * inWater);
   }
 
-  private static double leftOf(double after, double before) {
-    return before > 0 ? after / before : 1;
+  private double adsorbShares(TankState state) {
+    double sum = 0;
+    for (int a = 0; a < adsorbShare.length; a++) {
+      double capacity = capacity(state, a);
+      double held = (state.adsorbedPhosphorus[a] + nextAdsorbed[a]) / 2;
+      adsorbShare[a] =
+          scenario.adsorberInUse[a][today] && held < capacity
+              ? state.mediumG[a]
+                  * scenario.adsorbers[a].clearedLPerGDay()
+                  / volume
+                  * (1 - held / capacity)
+              : 0;
+      sum += adsorbShare[a];
+    }
+    return sum;
   }
 
-  private static double meanWeight(double before, double predicted) {
-    return predicted > 0 ? 1 + before / predicted : 2;
+  private double capacity(TankState state, int adsorber) {
+    return state.mediumG[adsorber] * scenario.adsorbers[adsorber].capacityMgPerG();
+  }
+
+  private void linear(double rate, double h) {
+    if (rate != factorRate || h != factorStep) {
+      factorRate = rate;
+      factorStep = h;
+      remains = Math.exp(-rate * h);
+      remainsOfInflow = (1 - remains) / (rate * h);
+    }
+  }
+
+  private void media(double h) {
+    if (mineralisation != mediaRate || h != mediaStep) {
+      mediaRate = mineralisation;
+      mediaStep = h;
+      mediaRemains = Math.exp(-mineralisation * h);
+      mediaRemainsOfInflow = (1 - mediaRemains) / (mineralisation * h);
+    }
+  }
+
+  /**
+   * The exponential's series: 1/denominator(x) is exp(−x) to the fifth order, positive, and 0 for
+   * large x; numerator(x)/denominator(x) is (1 − 1/denominator(x))/x, what remains of an inflow.
+   */
+  private static double denominator(double x) {
+    return 1 + x * (1 + x * (1.0 / 2 + x * (1.0 / 6 + x * (1.0 / 24))));
+  }
+
+  private static double numerator(double x) {
+    return 1 + x * (1.0 / 2 + x * (1.0 / 6 + x * (1.0 / 24)));
   }
 }

@@ -2,16 +2,21 @@ package org.umberline.core.simulation;
 
 /**
  * What is in the tank at one moment, and what has flowed since the state was made. Amounts are mg
- * of N or P; plants are g of dry mass. Mutable: one is reused for many runs.
+ * of N or P; plants are g of dry mass; oxidisers are what they could oxidise, mg N a day. Mutable:
+ * one is reused for many runs.
  */
 public final class TankState {
-  double nitrogen;
+  double ammonia;
+  double nitrite;
+  double nitrate;
   double phosphorus;
   double wasteNitrogen;
   double wastePhosphorus;
   double boundPhosphorus;
   double caughtNitrogen;
   double caughtPhosphorus;
+  double ammoniaOxidisers;
+  double nitriteOxidisers;
   final double[] plantDryG;
   final double[] adsorbedPhosphorus;
   final double[] mediumG;
@@ -20,7 +25,7 @@ public final class TankState {
 
   /** A state with room for what {@code scenario} holds. */
   public TankState(Scenario scenario) {
-    this(scenario.plants(), scenario.adsorbers.length);
+    this(scenario.stands.length, scenario.adsorbers.length);
   }
 
   private TankState(int plants, int adsorbers) {
@@ -31,13 +36,17 @@ public final class TankState {
 
   /** Takes over {@code other}, flows included. */
   public void set(TankState other) {
-    nitrogen = other.nitrogen;
+    ammonia = other.ammonia;
+    nitrite = other.nitrite;
+    nitrate = other.nitrate;
     phosphorus = other.phosphorus;
     wasteNitrogen = other.wasteNitrogen;
     wastePhosphorus = other.wastePhosphorus;
     boundPhosphorus = other.boundPhosphorus;
     caughtNitrogen = other.caughtNitrogen;
     caughtPhosphorus = other.caughtPhosphorus;
+    ammoniaOxidisers = other.ammoniaOxidisers;
+    nitriteOxidisers = other.nitriteOxidisers;
     System.arraycopy(other.adsorbedPhosphorus, 0, adsorbedPhosphorus, 0, adsorbedPhosphorus.length);
     System.arraycopy(other.mediumG, 0, mediumG, 0, mediumG.length);
     System.arraycopy(other.plantDryG, 0, plantDryG, 0, plantDryG.length);
@@ -51,9 +60,19 @@ public final class TankState {
     return copy;
   }
 
-  /** Dissolved nitrogen, mg N. */
-  public double nitrogenMg() {
-    return nitrogen;
+  /** Dissolved ammonia, mg N. */
+  public double ammoniaMg() {
+    return ammonia;
+  }
+
+  /** Dissolved nitrite, mg N. */
+  public double nitriteMg() {
+    return nitrite;
+  }
+
+  /** Dissolved nitrate, mg N. */
+  public double nitrateMg() {
+    return nitrate;
   }
 
   /** Dissolved phosphorus, mg P. */
@@ -86,6 +105,16 @@ public final class TankState {
     return caughtPhosphorus;
   }
 
+  /** What the ammonia oxidisers could oxidise, mg N a day. */
+  public double ammoniaOxidisersMgPerDay() {
+    return ammoniaOxidisers;
+  }
+
+  /** What the nitrite oxidisers could oxidise, mg N a day. */
+  public double nitriteOxidisersMgPerDay() {
+    return nitriteOxidisers;
+  }
+
   /** Phosphorus on adsorbers in use, mg P. */
   public double adsorbedPhosphorusMg() {
     double sum = 0;
@@ -95,7 +124,7 @@ public final class TankState {
     return sum;
   }
 
-  /** Dry mass of the plant stand at {@code index}, g. */
+  /** Dry mass of the plant stand at {@code index}, g; the one past the last plant is algae. */
   public double plantDryG(int index) {
     return plantDryG[index];
   }

@@ -35,8 +35,17 @@ public record Kit(
         OptionalDouble.empty(),
         OptionalDouble.empty(),
         OptionalDouble.empty(),
-        analyte == Analyte.NITRATE ? 2 : analyte == Analyte.PHOSPHATE ? 0.05 : 0,
+        unnamedError(analyte),
         defaultRelativeError(KitMethod.COLOUR_CARD));
+  }
+
+  private static double unnamedError(Analyte analyte) {
+    return switch (analyte) {
+      case NITRATE -> 2;
+      case PHOSPHATE, NITRITE -> 0.05;
+      case AMMONIA -> 0.1;
+      default -> 0;
+    };
   }
 
   /** Relative error assumed of a kit that states none. From memory. */

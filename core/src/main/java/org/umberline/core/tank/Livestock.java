@@ -5,4 +5,9 @@ public record Livestock(String name, int count, double massG, Stage stage, Span 
   public double totalMassG() {
     return count * massG;
   }
+
+  /** The same animals, each {@code factor} times as heavy. */
+  public Livestock grown(double factor) {
+    return new Livestock(name, count, massG * factor, stage, span);
+  }
 }

@@ -61,7 +61,7 @@ class CalibrationTest {
     new TankSimulator(scenario).run(state, 0, DAYS, multipliers, PlannedChanges.NONE, trace);
     double[][] ions = new double[2][DAYS];
     for (int day = 0; day < DAYS; day++) {
-      ions[0][day] = trace.nitrogen[day] * 4.4268;
+      ions[0][day] = trace.nitrate[day] * 4.4268;
       ions[1][day] = trace.phosphorus[day] * 3.0662;
     }
     return ions;
@@ -83,7 +83,7 @@ class CalibrationTest {
 
   private static double[] nitrateNow(Posterior posterior) {
     double volume = posterior.scenario().volumeL();
-    return sorted(posterior, d -> d.state().nitrogenMg() / volume * 4.4268);
+    return sorted(posterior, d -> d.state().nitrateMg() / volume * 4.4268);
   }
 
   @Test
@@ -123,7 +123,7 @@ class CalibrationTest {
     Posterior posterior =
         Calibration.calibrate(new TankBuilder().build(), START.plusDays(10), 90, 100, 1);
     assertThat(posterior.draws()).hasSize(100);
-    assertThat(posterior.draws()).allMatch(d -> Double.isFinite(d.state().nitrogenMg()));
+    assertThat(posterior.draws()).allMatch(d -> Double.isFinite(d.state().nitrateMg()));
   }
 
   @Test
@@ -174,7 +174,7 @@ class CalibrationTest {
       }
     }
     double[] source =
-        sorted(calibrate(unknown.build()), d -> d.multipliers().waterNitrogenMgL[0] * 4.4268);
+        sorted(calibrate(unknown.build()), d -> d.multipliers().waterNitrateMgL[0] * 4.4268);
     assertThat(Quantiles.of(source, 0.5)).isEqualTo(20, within(2.5));
   }
 

@@ -24,7 +24,7 @@ class ForecastTest {
             .ration(0.3)
             .water("tap", 5, 0.1)
             .changeWater("tap")
-            .lines(40, 2)
+            .lines(30, 2)
             .photometer("no3", Analyte.NITRATE, 1, 0.05);
     for (int day = 0; day < 60; day += 10) {
       builder.test(day + 0.5, Analyte.NITRATE, 12 + day / 4.0, "no3");

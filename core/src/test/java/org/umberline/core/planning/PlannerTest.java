@@ -62,11 +62,12 @@ class PlannerTest {
   private static Posterior certain(TankModel tank, double nitrateMgL, int horizon) {
     Scenario scenario = Scenario.of(tank, AS_OF, AS_OF, horizon);
     Multipliers multipliers = scenario.multipliers();
+    multipliers.unseenDenitrification = 0;
     TankState state = new TankState(scenario);
     scenario.start(state, multipliers, nitrateMgL / 4.4268, 0.01);
     return new Posterior(
         scenario,
-        List.of(new Posterior.Draw(state, multipliers)),
+        List.of(new Posterior.Draw(state, state, multipliers)),
         new Posterior.Fit(
             new double[1],
             new double[1],
@@ -74,6 +75,7 @@ class PlannerTest {
             new double[1],
             new double[1],
             new double[1]),
+        List.of(),
         List.of(),
         1);
   }

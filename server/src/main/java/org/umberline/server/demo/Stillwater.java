@@ -164,7 +164,7 @@ final class Stillwater {
     int day = DAYS - daysAgo;
     double truth =
         kit.analyte() == Analyte.NITRATE
-            ? Nitrate.of(new Nitrogen(trace.nitrogen[day])).mgPerLitre()
+            ? Nitrate.of(new Nitrogen(trace.nitrate[day])).mgPerLitre()
             : Phosphate.of(new Phosphorus(trace.phosphorus[day])).mgPerLitre();
     double seen = truth * READER_BIAS * Math.exp(READER_SPREAD * random.nextGaussian());
     double step =
