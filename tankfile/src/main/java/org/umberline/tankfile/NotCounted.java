@@ -2,10 +2,12 @@ package org.umberline.tankfile;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.umberline.core.balance.UnplantedAlgae;
+import org.umberline.core.simulation.Scenario;
 import org.umberline.core.tank.Analyte;
-import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.SubstrateKind;
 import org.umberline.core.tank.TankModel;
+import org.umberline.core.tank.Term;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -18,14 +20,8 @@ public final class NotCounted {
   /** What of a tank's make-up is not counted, as JSON pointers each followed by what it is. */
   public static List<String> ofMakeUp(TankModel tank) {
     List<String> notCounted = new ArrayList<>();
-    if (tank.substrate().kind() == SubstrateKind.SOIL) {
-      notCounted.add("/tank/substrate: ammonia given off by new soil");
-    }
-    for (int i = 0; i < tank.exports().size(); i++) {
-      ExportMethod export = tank.exports().get(i);
-      if (export instanceof ExportMethod.CarbonDose) {
-        notCounted.add("/exports/" + i + ": " + export.kind() + " “" + export.id() + "”");
-      }
+    if (tank.substrate().kind() == SubstrateKind.SOIL && tank.startedOn().isEmpty()) {
+      notCounted.add("/tank/substrate: ammonia given off by soil, as the tank's start is not known");
     }
     return notCounted;
   }
@@ -40,9 +36,8 @@ public final class NotCounted {
       String analyte = entry.path("analyte").asString("");
       boolean counted =
           switch (type) {
-            case "observation" -> false;
-            case "test" ->
-                analyte.equals(Analyte.NITRATE.term()) || analyte.equals(Analyte.PHOSPHATE.term());
+            case "observation" -> UnplantedAlgae.isAlgae(entry.path("sign").asString(""));
+            case "test" -> counted(analyte);
             default -> true;
           };
       if (!counted) {
@@ -50,5 +45,11 @@ public final class NotCounted {
       }
     }
     return notCounted;
+  }
+
+  private static boolean counted(String analyte) {
+    return Term.find(Analyte.class, analyte)
+        .map(a -> a == Analyte.TEMPERATURE || Scenario.isProbed(a))
+        .orElse(false);
   }
 }

@@ -75,7 +75,8 @@ public final class Calibration {
   private final double[] truth;
 
   /**
-   * Calibrates {@code tank} on the entries of its log.
+   * Calibrates {@code tank} on the entries of its log. Tests after the as-of day are not learned
+   * from; a projection reads them off.
    *
    * @param tank with its log as known at the as-of instant
    * @param asOf the last day of the log's knowledge
@@ -110,7 +111,7 @@ public final class Calibration {
     this.scenario = scenario;
     parameters = new Parameters(scenario);
     simulator = new TankSimulator(scenario);
-    tests = scenario.probes();
+    tests = scenario.probesKnown();
     likelihoods = new TestLikelihood[tests.size()];
     bias = new int[tests.size()];
     perElement = new double[tests.size()];
@@ -334,7 +335,9 @@ public final class Calibration {
       Multipliers own = outcome.multipliers.copy();
       drift(own.nitrogenLoad, random);
       drift(own.phosphorusLoad, random);
-      result.add(new Posterior.Draw(outcome.start, outcome.end, own));
+      result.add(
+          new Posterior.Draw(
+              outcome.start, outcome.end, own, parameters.kitFactors(outcome.z, random)));
     }
     List<Posterior.Reading> readings = new ArrayList<>();
     for (int t = 0; t < truth.length; t++) {

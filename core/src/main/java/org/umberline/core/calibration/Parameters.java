@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.hipparchus.random.RandomGenerator;
 import org.umberline.core.quantity.Nitrate;
 import org.umberline.core.quantity.Phosphate;
 import org.umberline.core.simulation.Multipliers;
@@ -103,10 +104,10 @@ final class Parameters {
     nitrogenDrift = addDrift("nitrogen");
     phosphorusDrift = addDrift("phosphorus");
     firstBias = priors.size();
-    for (LogEntry.Test test : scenario.probes()) {
+    for (LogEntry.Test test : scenario.probesKnown()) {
       Kit kit = tank.kitOf(test);
       if (!kitBias.containsKey(kit)) {
-        kitBias.put(kit, add("bias of " + kit.id(), 1, Math.max(0.01, kit.relativeError())));
+        kitBias.put(kit, add("bias of " + kit.id(), 1, biasSd(kit)));
       }
     }
   }
@@ -160,6 +161,26 @@ final class Parameters {
   /** Index of the bias of the kit that read {@code test}. */
   int biasOf(LogEntry.Test test) {
     return kitBias.get(scenario.tank().kitOf(test));
+  }
+
+  /** A kit's bias has the prior width of its stated error. */
+  private static double biasSd(Kit kit) {
+    return Math.max(0.01, kit.relativeError());
+  }
+
+  /** What each probe's kit shows for a true 1; one not used before the as-of day is drawn. */
+  double[] kitFactors(double[] z, RandomGenerator random) {
+    Map<Kit, Double> factors = new LinkedHashMap<>();
+    return scenario.probes().stream()
+        .mapToDouble(
+            test ->
+                factors.computeIfAbsent(
+                    scenario.tank().kitOf(test),
+                    kit ->
+                        kitBias.containsKey(kit)
+                            ? value(z, kitBias.get(kit))
+                            : Math.exp(biasSd(kit) * random.nextGaussian())))
+        .toArray();
   }
 
   /** The factor or concentration that coordinate {@code index} stands for. */

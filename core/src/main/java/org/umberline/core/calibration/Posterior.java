@@ -27,8 +27,10 @@ public record Posterior(
    *
    * @param start at the start of the scenario's first day
    * @param state at the end of the as-of day, with all that flowed since the start
+   * @param kitFactors what the kit of each of the scenario's probes shows for a true 1
    */
-  public record Draw(TankState start, TankState state, Multipliers multipliers) {}
+  public record Draw(
+      TankState start, TankState state, Multipliers multipliers, double[] kitFactors) {}
 
   /** Quantiles of the past at the end of each day, mg of the element per litre. */
   public record Fit(

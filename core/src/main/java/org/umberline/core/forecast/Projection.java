@@ -16,6 +16,11 @@ public final class Projection {
   final double[][][] end;
   final double[][][] high;
   final double[][][] low;
+
+  /** What the scenario's probes after the as-of day would find, {@code [probe][draw]}; others 0. */
+  final double[][] nitrateAtProbe;
+
+  final double[][] phosphorusAtProbe;
   private final Scenario scenario;
   private final Posterior posterior;
 
@@ -25,6 +30,8 @@ public final class Projection {
     end = new double[2][days][draws];
     high = new double[2][days][draws];
     low = new double[2][days][draws];
+    nitrateAtProbe = new double[scenario.probes().size()][draws];
+    phosphorusAtProbe = new double[scenario.probes().size()][draws];
   }
 
   /**
@@ -49,6 +56,10 @@ public final class Projection {
       Posterior.Draw draw = draws.get(i);
       state.set(draw.state());
       simulator.run(state, first, first + days, draw.multipliers(), planned, trace);
+      for (int p = scenario.probesKnown().size(); p < trace.probeNitrate.length; p++) {
+        projection.nitrateAtProbe[p][i] = trace.probeNitrate[p];
+        projection.phosphorusAtProbe[p][i] = trace.probePhosphorus[p];
+      }
       for (int day = 0; day < days; day++) {
         projection.end[0][day][i] = trace.nitrate[first + day];
         projection.end[1][day][i] = trace.phosphorus[first + day];

@@ -810,6 +810,11 @@ public final class Scenario {
     return probes;
   }
 
+  /** Those of {@link #probes} up to the end of the as-of day. */
+  public List<LogEntry.Test> probesKnown() {
+    return probes.subList(0, firstProbeOfDay[asOfDay + 1]);
+  }
+
   /** Plants and, where they were seen, algae: whatever grows in the tank. */
   public int plants() {
     return stands.length;

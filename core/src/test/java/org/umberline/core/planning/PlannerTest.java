@@ -67,7 +67,7 @@ class PlannerTest {
     scenario.start(state, multipliers, nitrateMgL / 4.4268, 0.01);
     return new Posterior(
         scenario,
-        List.of(new Posterior.Draw(state, state, multipliers)),
+        List.of(new Posterior.Draw(state, state, multipliers, new double[0])),
         new Posterior.Fit(
             new double[1],
             new double[1],

@@ -1,0 +1,225 @@
+package org.umberline.core.forecast;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Random;
+import java.util.TreeMap;
+import org.umberline.core.calibration.Calibration;
+import org.umberline.core.calibration.Posterior;
+import org.umberline.core.calibration.Quantiles;
+import org.umberline.core.simulation.PlannedChanges;
+import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.Kit;
+import org.umberline.core.tank.KitMethod;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.Qualifier;
+import org.umberline.core.tank.TankModel;
+
+/**
+ * How forecasts of this tank would have done: every past test with two of its kind before it is
+ * forecast from the entries known 7, 14 and 28 days earlier. The water changes that were then made
+ * are given to the forecast, as they are to the rule that corrects for them; everything else of the
+ * days ahead is hidden.
+ */
+public final class Hindcast {
+  /** Days ahead that are scored. */
+  public static final List<Integer> HORIZONS = List.of(7, 14, 28);
+
+  private static final int FEWEST_EARLIER_TESTS = 2;
+
+  private Hindcast() {}
+
+  /**
+   * One test that was forecast, mg/L of the ion; the band and the median are of what the kit would
+   * have shown.
+   *
+   * @param inside80 whether the reading lies in the middle 80 % of what the kit would have shown; a
+   *     reading that many draws share counts by chance as much as by right
+   */
+  public record Forecasted(
+      Nutrient nutrient,
+      int horizonDays,
+      Instant at,
+      double reading,
+      double p10,
+      double p50,
+      double p90,
+      boolean inside80,
+      double hold,
+      double line,
+      double slope) {
+    public double absoluteError() {
+      return Math.abs(p50 - reading);
+    }
+  }
+
+  /** Errors are medians of absolute differences, mg/L of the ion. */
+  public record Score(
+      int tests,
+      double inside80,
+      double medianAbsoluteError,
+      double hold,
+      double line,
+      double slope) {
+    /** Over tests that were forecast; NaN where there are none. */
+    public static Score of(List<Forecasted> tests) {
+      return new Score(
+          tests.size(),
+          tests.isEmpty()
+              ? Double.NaN
+              : tests.stream().filter(Forecasted::inside80).count() / (double) tests.size(),
+          median(tests.stream().mapToDouble(Forecasted::absoluteError).toArray()),
+          median(tests.stream().mapToDouble(t -> Math.abs(t.hold - t.reading)).toArray()),
+          median(tests.stream().mapToDouble(t -> Math.abs(t.line - t.reading)).toArray()),
+          median(tests.stream().mapToDouble(t -> Math.abs(t.slope - t.reading)).toArray()));
+    }
+
+    private static double median(double[] errors) {
+      if (errors.length == 0) {
+        return Double.NaN;
+      }
+      Quantiles.sort(errors);
+      return Quantiles.of(errors, 0.5);
+    }
+  }
+
+  /**
+   * Forecasts every past test.
+   *
+   * @param draws of each posterior; fewer than usual do
+   */
+  public static List<Forecasted> of(TankModel tank, int draws, long seed) {
+    TreeMap<LocalDate, List<LogEntry.Test>> byAsOf = new TreeMap<>();
+    for (Nutrient nutrient : Nutrient.values()) {
+      for (LogEntry.Test test : tests(tank, nutrient)) {
+        if (test.qualifier() != Qualifier.EQUAL) {
+          continue;
+        }
+        for (int horizon : HORIZONS) {
+          LocalDate asOf = day(tank, test).minusDays(horizon);
+          if (known(tank, nutrient, asOf).size() >= FEWEST_EARLIER_TESTS) {
+            byAsOf.computeIfAbsent(asOf, any -> new ArrayList<>()).add(test);
+          }
+        }
+      }
+    }
+    List<Forecasted> all = new ArrayList<>();
+    byAsOf.forEach((asOf, tests) -> all.addAll(forecast(tank, asOf, tests, draws, seed)));
+    all.sort(
+        Comparator.comparing(Forecasted::nutrient)
+            .thenComparing(Forecasted::horizonDays)
+            .thenComparing(Forecasted::at));
+    return List.copyOf(all);
+  }
+
+  private static List<Forecasted> forecast(
+      TankModel tank, LocalDate asOf, List<LogEntry.Test> tests, int draws, long seed) {
+    Instant end = asOf.plusDays(1).atStartOfDay(tank.timeZone()).toInstant();
+    Instant last =
+        tests.stream().map(t -> t.at().toInstant()).max(Comparator.naturalOrder()).orElseThrow();
+    List<LogEntry> log = new ArrayList<>();
+    for (LogEntry entry : tank.log()) {
+      Instant at = entry.at().toInstant();
+      boolean given = entry instanceof LogEntry.WaterChange && !at.isAfter(last);
+      if (at.isBefore(end) || given || tests.contains(entry)) {
+        log.add(entry);
+      }
+    }
+    TankModel known = tank.withLog(log);
+    int horizon = HORIZONS.get(HORIZONS.size() - 1);
+    Posterior posterior = Calibration.calibrate(known, asOf, horizon, draws, seed);
+    Projection projection = Projection.of(posterior, horizon, PlannedChanges.NONE);
+    Random random = new Random(seed ^ asOf.toEpochDay());
+    List<Forecasted> forecasts = new ArrayList<>();
+    List<LogEntry.Test> probes = posterior.scenario().probes();
+    for (int p = posterior.scenario().probesKnown().size(); p < probes.size(); p++) {
+      forecasts.add(forecasted(tank, asOf, projection, p, probes.get(p), random));
+    }
+    return forecasts;
+  }
+
+  private static Forecasted forecasted(
+      TankModel tank,
+      LocalDate asOf,
+      Projection projection,
+      int probe,
+      LogEntry.Test test,
+      Random random) {
+    Nutrient nutrient =
+        test.analyte() == Analyte.NITRATE ? Nutrient.NITRATE : Nutrient.PHOSPHATE;
+    double[] element =
+        nutrient == Nutrient.NITRATE
+            ? projection.nitrateAtProbe[probe]
+            : projection.phosphorusAtProbe[probe];
+    List<Posterior.Draw> draws = projection.posterior().draws();
+    Kit kit = tank.kitOf(test);
+    double[] shown = new double[element.length];
+    for (int i = 0; i < shown.length; i++) {
+      double biased = nutrient.ion(element[i]) * draws.get(i).kitFactors()[probe];
+      shown[i] = reading(kit, biased, random);
+    }
+    double reading = test.standardValue();
+    double below = Arrays.stream(shown).filter(s -> s < reading - 1e-9).count();
+    double same = Arrays.stream(shown).filter(s -> Math.abs(s - reading) <= 1e-9).count();
+    double place = (below + random.nextDouble() * same) / shown.length;
+    Quantiles.sort(shown);
+    List<LogEntry.Test> earlier = known(tank, nutrient, asOf);
+    List<LogEntry.WaterChange> changes =
+        tank.log().stream()
+            .filter(LogEntry.WaterChange.class::isInstance)
+            .map(LogEntry.WaterChange.class::cast)
+            .toList();
+    Instant at = test.at().toInstant();
+    return new Forecasted(
+        nutrient,
+        (int) (day(tank, test).toEpochDay() - asOf.toEpochDay()),
+        at,
+        reading,
+        Quantiles.of(shown, 0.1),
+        Quantiles.of(shown, 0.5),
+        Quantiles.of(shown, 0.9),
+        place >= 0.1 && place <= 0.9,
+        PlainRules.hold(earlier),
+        PlainRules.line(earlier, at),
+        PlainRules.slope(tank, nutrient, earlier, changes, at));
+  }
+
+  /** What {@code kit} shows for a concentration, its reading error included, in the standard unit. */
+  private static double reading(Kit kit, double standard, Random random) {
+    double perUnit = kit.unit().standardPerUnit();
+    double value = standard / perUnit;
+    double error = Math.hypot(kit.absoluteError(), kit.relativeError() * value);
+    value = Math.max(0, value + error * random.nextGaussian());
+    if (kit.method() == KitMethod.COLOUR_CARD && kit.steps().size() > 1) {
+      double at = value;
+      value =
+          kit.steps().stream()
+              .min(Comparator.comparingDouble(step -> Math.abs(step - at)))
+              .orElseThrow();
+    } else if (kit.resolution().isPresent() && kit.resolution().getAsDouble() > 0) {
+      value = Math.rint(value / kit.resolution().getAsDouble()) * kit.resolution().getAsDouble();
+    }
+    return value * perUnit;
+  }
+
+  private static List<LogEntry.Test> tests(TankModel tank, Nutrient nutrient) {
+    Analyte analyte = nutrient == Nutrient.NITRATE ? Analyte.NITRATE : Analyte.PHOSPHATE;
+    return tank.log().stream()
+        .filter(LogEntry.Test.class::isInstance)
+        .map(LogEntry.Test.class::cast)
+        .filter(test -> test.analyte() == analyte)
+        .toList();
+  }
+
+  private static List<LogEntry.Test> known(TankModel tank, Nutrient nutrient, LocalDate asOf) {
+    return tests(tank, nutrient).stream().filter(t -> !day(tank, t).isAfter(asOf)).toList();
+  }
+
+  private static LocalDate day(TankModel tank, LogEntry entry) {
+    return tank.dayOf(entry.at().toInstant());
+  }
+}
