@@ -21,7 +21,8 @@ public final class NotCounted {
   public static List<String> ofMakeUp(TankModel tank) {
     List<String> notCounted = new ArrayList<>();
     if (tank.substrate().kind() == SubstrateKind.SOIL && tank.startedOn().isEmpty()) {
-      notCounted.add("/tank/substrate: ammonia given off by soil, as the tank's start is not known");
+      notCounted.add(
+          "/tank/substrate: ammonia given off by soil, as the tank's start is not known");
     }
     return notCounted;
   }

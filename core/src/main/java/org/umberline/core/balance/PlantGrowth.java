@@ -17,6 +17,12 @@ public final class PlantGrowth {
   /** Share of a stand that dies off a day and becomes waste. From memory. */
   public static final double DECAY_PER_DAY = 0.005;
 
+  /**
+   * The largest share of a stand that a harvest takes: whoever logs more had a larger stand than
+   * the model believes, and left some of it. Chosen, no source.
+   */
+  public static final double MOST_HARVESTED = 0.7;
+
   private PlantGrowth() {}
 
   /** Greatest specific growth, per day, of a stand that doubles in {@code doublingDays}. */

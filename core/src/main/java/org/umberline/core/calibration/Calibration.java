@@ -42,8 +42,11 @@ public final class Calibration {
   /** A log that begins this soon after the tank's start is run from the start. */
   private static final int START_KNOWN_DAYS = 60;
 
-  /** Times the tank is made linear anew; the first of them on parabolas, which lead from afar. */
-  private static final int LINEARISATIONS = 5;
+  /** Times the tank is made linear anew, at most; the first of them on parabolas, which lead. */
+  private static final int LINEARISATIONS = 8;
+
+  /** Parabolas lead on until the most likely point moves by less than this. */
+  private static final double NEAR = 1;
 
   /** The search ends when the most likely point moves by less than this in every coordinate. */
   private static final double SETTLED = 0.25;
@@ -55,9 +58,9 @@ public final class Calibration {
   private static final double FEWEST_EFFECTIVE = 0.3;
 
   /** Batches of draws that are run in search of enough effective ones. */
-  private static final int MOST_BATCHES = 3;
+  private static final int MOST_BATCHES = 2;
 
-  private static final int MOVES = 5;
+  private static final int MOVES = 3;
   private static final double MOVE_SIZE = 0.35;
 
   private final Scenario scenario;
@@ -235,18 +238,33 @@ public final class Calibration {
   private Linearisation linearise() {
     double[] at = new double[parameters.size()];
     Linearisation linear = null;
+    boolean rough = true;
     for (int round = 0; round < LINEARISATIONS; round++) {
-      boolean rough = round == 0;
       simulate(at);
       double[] base = truth.clone();
       double here = rough ? 0 : logLikelihood(at, truth) - 0.5 * Resampling.sumOfSquares(at);
       double[][] truths = new double[parameters.firstBias()][];
       double[] moved = at.clone();
       for (int j = 0; j < truths.length; j++) {
+        if (truths[j] != null) {
+          continue;
+        }
+        int partner = parameters.partnerOf(j);
         moved[j] = at[j] + Linearisation.DELTA;
+        if (partner >= 0) {
+          moved[partner] = at[partner] + Linearisation.DELTA;
+        }
         simulate(moved);
         moved[j] = at[j];
         truths[j] = truth.clone();
+        if (partner >= 0) {
+          moved[partner] = at[partner];
+          truths[partner] = truth.clone();
+          for (int i = 0; i < truth.length; i++) {
+            boolean ofPhosphorus = tests.get(i).analyte() == Analyte.PHOSPHATE;
+            truths[ofPhosphorus ? j : partner][i] = base[i];
+          }
+        }
       }
       linear = new Linearisation(parameters, likelihoods, bias, at, base, truths);
       double[] next = linear.search(rough);
@@ -254,15 +272,16 @@ public final class Calibration {
       for (int j = 0; j < next.length; j++) {
         furthest = Math.max(furthest, Math.abs(next[j] - at[j]));
       }
-      if (furthest < SETTLED) {
-        break;
-      }
       if (!rough) {
+        if (furthest < SETTLED) {
+          break;
+        }
         next = noWorse(at, here, next);
         if (next == at) {
           break;
         }
       }
+      rough = rough && furthest >= NEAR && round < LINEARISATIONS / 2;
       if (round < LINEARISATIONS - 1) {
         at = next;
       }
@@ -335,6 +354,8 @@ public final class Calibration {
       Multipliers own = outcome.multipliers.copy();
       drift(own.nitrogenLoad, random);
       drift(own.phosphorusLoad, random);
+      jumps(own.nitrateJump, random);
+      jumps(own.phosphorusJump, random);
       result.add(
           new Posterior.Draw(
               outcome.start, outcome.end, own, parameters.kitFactors(outcome.z, random)));
@@ -368,9 +389,9 @@ public final class Calibration {
           new Posterior.Unknown(
               parameters.name(j),
               new Posterior.Spread(
-                  parameters.priorQuantile(j, -Quantiles.NORMAL_90),
-                  parameters.priorQuantile(j, 0),
-                  parameters.priorQuantile(j, Quantiles.NORMAL_90)),
+                  parameters.valueAt(j, -Quantiles.NORMAL_90),
+                  parameters.valueAt(j, 0),
+                  parameters.valueAt(j, Quantiles.NORMAL_90)),
               new Posterior.Spread(
                   Quantiles.of(sample, 0.1),
                   Quantiles.of(sample, 0.5),
@@ -384,6 +405,17 @@ public final class Calibration {
     double perDay = Priors.DRIFT_PER_ROOT_WEEK / Math.sqrt(7);
     for (int day = scenario.asOfDay() + 1; day < load.length; day++) {
       load[day] = load[day - 1] * Math.exp(perDay * random.nextGaussian());
+    }
+  }
+
+  /** What nobody will write down goes on as well. */
+  private void jumps(double[] jump, RandomGenerator random) {
+    for (int week = scenario.asOfDay() + 1; week < jump.length; week += 7) {
+      int day = week + random.nextInt(7);
+      double size = Priors.JUMP_PER_ROOT_WEEK * Priors.jump(random.nextGaussian());
+      if (day < jump.length) {
+        jump[day] = size;
+      }
     }
   }
 

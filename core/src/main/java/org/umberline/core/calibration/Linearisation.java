@@ -8,9 +8,9 @@ import org.hipparchus.random.RandomGenerator;
 
 /**
  * A tank near one point of its unknowns: the logarithm of what each test would show is linear in
- * the coordinates. Its most likely point is found by a damped Newton search (Levenberg-Marquardt on
- * the curvature of each test's likelihood); draws come from a normal proposal there, weighted,
- * resampled and moved.
+ * the logarithms of the unknowns. Its most likely point is found by a damped Newton search
+ * (Levenberg-Marquardt on the curvature of each test's likelihood); draws come from a normal
+ * proposal there, weighted, resampled and moved.
  */
 final class Linearisation {
   /**
@@ -39,6 +39,11 @@ final class Linearisation {
   /** Slope of the logarithm of what each test shows, its kit's bias included. */
   private final double[][] slope;
 
+  /** Where the slopes were taken, and where they are asked for, as the unknowns are shaped. */
+  private final double[] shapeAt;
+
+  private final double[] shape;
+
   private double[] mode;
   private double[][] spread;
   private double[][] root;
@@ -61,37 +66,53 @@ final class Linearisation {
     this.at = at.clone();
     this.base = new double[base.length];
     slope = new double[base.length][at.length];
+    shapeAt = new double[at.length];
+    shape = new double[at.length];
+    double[] moved = new double[at.length];
+    for (int j = 0; j < at.length; j++) {
+      shapeAt[j] = parameters.shape(j, at[j]);
+      moved[j] = parameters.shape(j, at[j] + DELTA) - shapeAt[j];
+    }
     for (int i = 0; i < base.length; i++) {
       this.base[i] = Math.log(Math.max(NOTHING, base[i])) + Math.log(parameters.value(at, bias[i]));
       for (int j = 0; j < truths.length; j++) {
         slope[i][j] =
-            Math.log(Math.max(NOTHING, truths[j][i]) / Math.max(NOTHING, base[i])) / DELTA;
+            Math.log(Math.max(NOTHING, truths[j][i]) / Math.max(NOTHING, base[i])) / moved[j];
       }
       slope[i][bias[i]] = parameters.sd(bias[i]);
     }
   }
 
-  private double logShown(int test, double[] z) {
+  /** Makes {@code z} the point that {@link #logShown} tells of. */
+  private void lookAt(double[] z) {
+    for (int j = 0; j < z.length; j++) {
+      shape[j] = parameters.shape(j, z[j]) - shapeAt[j];
+    }
+  }
+
+  private double logShown(int test) {
     double sum = base[test];
     double[] row = slope[test];
     for (int j = 0; j < row.length; j++) {
-      sum += row[j] * (z[j] - at[j]);
+      sum += row[j] * shape[j];
     }
     return sum;
   }
 
   double logLikelihood(double[] z) {
+    lookAt(z);
     double sum = 0;
     for (int i = 0; i < base.length; i++) {
-      sum += likelihoods[i].quickLogLikelihood(logShown(i, z));
+      sum += likelihoods[i].quickLogLikelihood(logShown(i));
     }
     return sum;
   }
 
   private double logPosterior(double[] z, boolean rough) {
+    lookAt(z);
     double sum = -0.5 * Resampling.sumOfSquares(z);
     for (int i = 0; i < base.length; i++) {
-      sum += value(i, logShown(i, z), rough);
+      sum += value(i, logShown(i), rough);
     }
     return sum;
   }
@@ -159,14 +180,22 @@ final class Linearisation {
     }
     // wider than a step of the likelihoods' tables
     double h = 0.05;
+    lookAt(z);
+    double[] perCoordinate = new double[size];
+    for (int j = 0; j < size; j++) {
+      perCoordinate[j] = parameters.shapeSlope(j, z[j]);
+    }
+    double[] row = new double[size];
     for (int i = 0; i < base.length; i++) {
-      double shown = logShown(i, z);
+      double shown = logShown(i);
       double middle = value(i, shown, rough);
       double above = value(i, shown + h, rough);
       double below = value(i, shown - h, rough);
       double first = (above - below) / (2 * h);
       double second = Math.max(0, -(above - 2 * middle + below) / (h * h));
-      double[] row = slope[i];
+      for (int j = 0; j < size; j++) {
+        row[j] = slope[i][j] * perCoordinate[j];
+      }
       for (int j = 0; j < size; j++) {
         gradient[j] += first * row[j];
         double weighted = second * row[j];

@@ -26,12 +26,18 @@ final class Parameters {
 
   private static final int CLOSE_KNOTS = 4;
 
-  private record Prior(String name, double median, double sd) {}
+  /** Jumps are looked for this far apart, days, and twice as far further back. */
+  private static final int JUMP_DAYS = 14;
+
+  private static final int CLOSE_JUMPS = 6;
+
+  private record Prior(String name, double median, double sd, boolean jumps) {}
 
   private final Scenario scenario;
   private final List<Prior> priors = new ArrayList<>();
   private final Multipliers multipliers;
   private final int uptake;
+  private final int plantMass;
   private final int exchange;
   private final int denitrification;
   private final int unseenDenitrification;
@@ -45,6 +51,9 @@ final class Parameters {
   private final int knots;
   private final int nitrogenDrift;
   private final int phosphorusDrift;
+  private final int[] jumpDay;
+  private final int nitrateJump;
+  private final int phosphorusJump;
 
   Parameters(Scenario scenario) {
     this.scenario = scenario;
@@ -53,6 +62,7 @@ final class Parameters {
     add("nitrogen load", 1, Priors.NITROGEN_LOAD_SD);
     add("phosphorus load", 1, Priors.PHOSPHORUS_LOAD_SD);
     uptake = scenario.plants() > 0 ? add("plant uptake", 1, Priors.UPTAKE_SD) : -1;
+    plantMass = tank.plants().isEmpty() ? -1 : add("plant mass", 1, Priors.PLANT_MASS_SD);
     exchange = add("phosphate exchange", 1, Priors.EXCHANGE_SD);
     denitrification =
         scenario.denitrifies() ? add("denitrification", 1, Priors.DENITRIFICATION_SD) : -1;
@@ -103,6 +113,9 @@ final class Parameters {
     knots = count;
     nitrogenDrift = addDrift("nitrogen");
     phosphorusDrift = addDrift("phosphorus");
+    jumpDay = jumpDays(scenario.asOfDay());
+    nitrateJump = addJumps("nitrate");
+    phosphorusJump = addJumps("phosphate");
     firstBias = priors.size();
     for (LogEntry.Test test : scenario.probesKnown()) {
       Kit kit = tank.kitOf(test);
@@ -129,13 +142,60 @@ final class Parameters {
   }
 
   private int add(String name, double median, double sd) {
-    priors.add(new Prior(name, median, sd));
+    return add(new Prior(name, median, sd, false));
+  }
+
+  private int add(Prior prior) {
+    priors.add(prior);
     return priors.size() - 1;
   }
 
   /** Days from knot {@code k}, counted back from the as-of day, to the next. */
   private static int knotDays(int k) {
     return k < CLOSE_KNOTS ? KNOT_DAYS : 2 * KNOT_DAYS;
+  }
+
+  /** Days on which nitrate and phosphate may have jumped, going back from the as-of day. */
+  private static int[] jumpDays(int asOfDay) {
+    List<Integer> days = new ArrayList<>();
+    double back = JUMP_DAYS / 2.0;
+    while (back < asOfDay) {
+      days.add((int) (asOfDay - back));
+      back += back < CLOSE_JUMPS * JUMP_DAYS ? JUMP_DAYS : 2 * JUMP_DAYS;
+    }
+    return days.stream().mapToInt(Integer::intValue).toArray();
+  }
+
+  private int addJumps(String what) {
+    int first = priors.size();
+    int later = scenario.asOfDay();
+    for (int day : jumpDay) {
+      double weeks = Math.max(1, 2 * (later - day)) / 7.0;
+      double scale = Priors.JUMP_PER_ROOT_WEEK * Math.sqrt(weeks);
+      add(new Prior("jump of " + what + " on " + scenario.date(day), 1, scale, true));
+      later = day - (later - day);
+    }
+    return first;
+  }
+
+  /**
+   * Coordinates that are moved together when slopes are taken, one of nitrogen and one of
+   * phosphorus: what each does to the tests of the other element is passed over.
+   */
+  int partnerOf(int index) {
+    if (index == 0) {
+      return 1;
+    }
+    if (index == initialNitrogen) {
+      return initialPhosphorus;
+    }
+    if (index >= nitrogenDrift && index < nitrogenDrift + knots) {
+      return phosphorusDrift + index - nitrogenDrift;
+    }
+    if (index >= nitrateJump && index < nitrateJump + jumpDay.length) {
+      return phosphorusJump + index - nitrateJump;
+    }
+    return -1;
   }
 
   private int addDrift(String element) {
@@ -185,14 +245,23 @@ final class Parameters {
 
   /** The factor or concentration that coordinate {@code index} stands for. */
   double value(double[] z, int index) {
-    Prior prior = priors.get(index);
-    return prior.median * Math.exp(prior.sd * z[index]);
+    return valueAt(index, z[index]);
   }
 
-  /** The prior's value {@code deviations} standard deviations above its median. */
-  double priorQuantile(int index, double deviations) {
+  /** What a coordinate of {@code z} stands for: also the prior's quantile there. */
+  double valueAt(int index, double z) {
     Prior prior = priors.get(index);
-    return prior.median * Math.exp(prior.sd * deviations);
+    return prior.median * Math.exp(prior.sd * shape(index, z));
+  }
+
+  /** Logarithm of what a coordinate stands for, less that of its median, in units of its scale. */
+  double shape(int index, double z) {
+    return priors.get(index).jumps ? Priors.jump(z) : z;
+  }
+
+  /** Slope of {@link #shape}. */
+  double shapeSlope(int index, double z) {
+    return priors.get(index).jumps ? Priors.jumpSlope(z) : 1;
   }
 
   /** What coordinate {@code index} stands for, with its unit where it has one. */
@@ -208,6 +277,7 @@ final class Parameters {
   /** Fills {@code target}, up to the as-of day, and {@code start} from the coordinates. */
   void apply(double[] z, Multipliers target, TankState start) {
     target.uptake = uptake < 0 ? 1 : value(z, uptake);
+    target.plantMass = plantMass < 0 ? 1 : value(z, plantMass);
     target.exchange = value(z, exchange);
     target.denitrification = denitrification < 0 ? 1 : value(z, denitrification);
     target.unseenDenitrification = value(z, unseenDenitrification);
@@ -218,6 +288,12 @@ final class Parameters {
       target.waterPhosphorusMgL[w] =
           multipliers.waterPhosphorusMgL[w]
               + (waterPhosphorus[w] < 0 ? 0 : value(z, waterPhosphorus[w]));
+    }
+    for (int k = 0; k < jumpDay.length; k++) {
+      int nitrate = nitrateJump + k;
+      int phosphorus = phosphorusJump + k;
+      target.nitrateJump[jumpDay[k]] = sd(nitrate) * shape(nitrate, z[nitrate]);
+      target.phosphorusJump[jumpDay[k]] = sd(phosphorus) * shape(phosphorus, z[phosphorus]);
     }
     spreadLoad(z, value(z, 0), nitrogenDrift, target.nitrogenLoad);
     spreadLoad(z, value(z, 1), phosphorusDrift, target.phosphorusLoad);

@@ -37,6 +37,7 @@ public final class Hindcast {
    * One test that was forecast, mg/L of the ion; the band and the median are of what the kit would
    * have shown.
    *
+   * @param level median of the concentration as the kit sees it, before it is read
    * @param inside80 whether the reading lies in the middle 80 % of what the kit would have shown; a
    *     reading that many draws share counts by chance as much as by right
    */
@@ -45,6 +46,7 @@ public final class Hindcast {
       int horizonDays,
       Instant at,
       double reading,
+      double level,
       double p10,
       double p50,
       double p90,
@@ -149,8 +151,7 @@ public final class Hindcast {
       int probe,
       LogEntry.Test test,
       Random random) {
-    Nutrient nutrient =
-        test.analyte() == Analyte.NITRATE ? Nutrient.NITRATE : Nutrient.PHOSPHATE;
+    Nutrient nutrient = test.analyte() == Analyte.NITRATE ? Nutrient.NITRATE : Nutrient.PHOSPHATE;
     double[] element =
         nutrient == Nutrient.NITRATE
             ? projection.nitrateAtProbe[probe]
@@ -158,8 +159,10 @@ public final class Hindcast {
     List<Posterior.Draw> draws = projection.posterior().draws();
     Kit kit = tank.kitOf(test);
     double[] shown = new double[element.length];
+    double[] level = new double[element.length];
     for (int i = 0; i < shown.length; i++) {
       double biased = nutrient.ion(element[i]) * draws.get(i).kitFactors()[probe];
+      level[i] = biased;
       shown[i] = reading(kit, biased, random);
     }
     double reading = test.standardValue();
@@ -167,6 +170,7 @@ public final class Hindcast {
     double same = Arrays.stream(shown).filter(s -> Math.abs(s - reading) <= 1e-9).count();
     double place = (below + random.nextDouble() * same) / shown.length;
     Quantiles.sort(shown);
+    Quantiles.sort(level);
     List<LogEntry.Test> earlier = known(tank, nutrient, asOf);
     List<LogEntry.WaterChange> changes =
         tank.log().stream()
@@ -179,6 +183,7 @@ public final class Hindcast {
         (int) (day(tank, test).toEpochDay() - asOf.toEpochDay()),
         at,
         reading,
+        Quantiles.of(level, 0.5),
         Quantiles.of(shown, 0.1),
         Quantiles.of(shown, 0.5),
         Quantiles.of(shown, 0.9),
@@ -188,7 +193,9 @@ public final class Hindcast {
         PlainRules.slope(tank, nutrient, earlier, changes, at));
   }
 
-  /** What {@code kit} shows for a concentration, its reading error included, in the standard unit. */
+  /**
+   * What {@code kit} shows for a concentration, its reading error included, in the standard unit.
+   */
   private static double reading(Kit kit, double standard, Random random) {
     double perUnit = kit.unit().standardPerUnit();
     double value = standard / perUnit;

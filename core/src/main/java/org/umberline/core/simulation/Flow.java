@@ -12,6 +12,7 @@ public enum Flow {
   ANIMALS(true),
   SOIL(true),
   PLANTS_PUT_IN(true),
+  UNEXPLAINED_IN(true),
   GROWTH_OF_ANIMALS(false),
   WATER_TAKEN_OUT(false),
   SIPHONED(false),
@@ -20,7 +21,8 @@ public enum Flow {
   MEDIA_CLEANED(false),
   ADSORBER_RENEWED(false),
   DENITRIFIED(false),
-  DENITRIFIED_UNSEEN(false);
+  DENITRIFIED_UNSEEN(false),
+  UNEXPLAINED_OUT(false);
 
   private final boolean in;
 

@@ -10,6 +10,11 @@ public final class Multipliers {
   /** Factor on the greatest growth of every plant stand. */
   public double uptake = 1;
 
+  /**
+   * Factor on the mass that every plant stand has when it is put in, and on the most it grows to.
+   */
+  public double plantMass = 1;
+
   /** Factor on the ratio of bound to dissolved phosphate. */
   public double exchange = 1;
 
@@ -28,6 +33,15 @@ public final class Multipliers {
   /** Factor on the phosphorus of food, one a day of the scenario. */
   public final double[] phosphorusLoad;
 
+  /**
+   * Logarithm of the factor by which nitrate jumps at the start of each day of the scenario, by
+   * something nobody wrote down.
+   */
+  public final double[] nitrateJump;
+
+  /** The same of phosphate. */
+  public final double[] phosphorusJump;
+
   /** mg nitrate N/L of each water of the tank, in the order of the tank's list. */
   public final double[] waterNitrateMgL;
 
@@ -37,6 +51,8 @@ public final class Multipliers {
   Multipliers(int days, double[] waterNitrateMgL, double[] waterPhosphorusMgL) {
     nitrogenLoad = new double[days];
     phosphorusLoad = new double[days];
+    nitrateJump = new double[days];
+    phosphorusJump = new double[days];
     Arrays.fill(nitrogenLoad, 1);
     Arrays.fill(phosphorusLoad, 1);
     this.waterNitrateMgL = waterNitrateMgL.clone();
@@ -46,12 +62,15 @@ public final class Multipliers {
   public Multipliers copy() {
     Multipliers copy = new Multipliers(nitrogenLoad.length, waterNitrateMgL, waterPhosphorusMgL);
     copy.uptake = uptake;
+    copy.plantMass = plantMass;
     copy.exchange = exchange;
     copy.denitrification = denitrification;
     copy.unseenDenitrification = unseenDenitrification;
     copy.nitrifierGrowth = nitrifierGrowth;
     System.arraycopy(nitrogenLoad, 0, copy.nitrogenLoad, 0, nitrogenLoad.length);
     System.arraycopy(phosphorusLoad, 0, copy.phosphorusLoad, 0, phosphorusLoad.length);
+    System.arraycopy(nitrateJump, 0, copy.nitrateJump, 0, nitrateJump.length);
+    System.arraycopy(phosphorusJump, 0, copy.phosphorusJump, 0, phosphorusJump.length);
     return copy;
   }
 }

@@ -737,7 +737,9 @@ public final class Scenario {
     for (int a = 0; a < adsorbers.length; a++) {
       state.mediumG[a] = adsorbers[a].massG();
     }
-    System.arraycopy(initialPlantDryG, 0, state.plantDryG, 0, initialPlantDryG.length);
+    for (int j = 0; j < initialPlantDryG.length; j++) {
+      state.plantDryG[j] = initialPlantDryG[j] * multipliers.plantMass;
+    }
     Arrays.fill(state.nitrogenFlow, 0);
     Arrays.fill(state.phosphorusFlow, 0);
   }

@@ -41,6 +41,9 @@ public final class TankSimulator {
   /** The same for what is only on its way to nitrate: ammonia, nitrite and waste. */
   private static final double SMALL_ON_ITS_WAY_MG_L = 0.3;
 
+  /** Plants that ask for less than this, mg a day, ask for nothing: it would drown in rounding. */
+  private static final double NO_DEMAND = 1e-6;
+
   private static final double SMALL_PHOSPHORUS_MG_L = 0.003;
 
   private final Scenario scenario;
@@ -55,6 +58,7 @@ public final class TankSimulator {
 
   // What is the same for a whole run
   private double uptake;
+  private double perPlantMass;
   private double exchangeRatio;
   private double denitrification;
   private double unseenDenitrification;
@@ -146,6 +150,7 @@ public final class TankSimulator {
       Trace trace) {
     mixBlends(multipliers);
     uptake = multipliers.uptake;
+    perPlantMass = 1 / multipliers.plantMass;
     exchangeRatio = scenario.exchangeRatio * multipliers.exchange;
     denitrification = multipliers.denitrification;
     unseenDenitrification = Denitrification.UNSEEN_PER_DAY * multipliers.unseenDenitrification;
@@ -159,6 +164,7 @@ public final class TankSimulator {
     }
     for (int day = fromDay; day < toDay; day++) {
       setRates(day, multipliers);
+      jump(state, multipliers.nitrateJump[day], multipliers.phosphorusJump[day]);
       trace.startDay(day, state.nitrate / volume, state.phosphorus / volume);
       int event = scenario.firstEventOfDay[day];
       int eventsEnd = scenario.firstEventOfDay[day + 1];
@@ -285,7 +291,8 @@ public final class TankSimulator {
               state,
               Flow.PLANTS_TAKEN_OUT,
               event.index(),
-              -Math.min(event.amount(), state.plantDryG[event.index()]));
+              -Math.min(
+                  event.amount(), PlantGrowth.MOST_HARVESTED * state.plantDryG[event.index()]));
       case CLEAN -> {
         double share = event.amount();
         add(
@@ -301,11 +308,33 @@ public final class TankSimulator {
         state.adsorbedPhosphorus[event.index()] = 0;
         state.mediumG[event.index()] = event.amount();
       }
-      case PLANT_IN -> movePlants(state, Flow.PLANTS_PUT_IN, event.index(), event.amount());
+      case PLANT_IN ->
+          movePlants(
+              state, Flow.PLANTS_PUT_IN, event.index(), event.amount() * multipliers.plantMass);
       case PLANT_OUT ->
           movePlants(state, Flow.PLANTS_TAKEN_OUT, event.index(), -state.plantDryG[event.index()]);
     }
     disturbed();
+  }
+
+  /** What nobody wrote down: a change not logged, a death not seen. Rock follows its water. */
+  private void jump(TankState state, double nitrate, double phosphorus) {
+    if (nitrate != 0) {
+      double moved = state.nitrate * Math.expm1(nitrate);
+      state.nitrate += moved;
+      add(state, moved > 0 ? Flow.UNEXPLAINED_IN : Flow.UNEXPLAINED_OUT, Math.abs(moved), 0);
+      disturbed();
+    }
+    if (phosphorus != 0) {
+      double factor = Math.expm1(phosphorus);
+      double water = state.phosphorus * factor;
+      double bound = state.boundPhosphorus * factor;
+      state.phosphorus += water;
+      state.boundPhosphorus += bound;
+      Flow flow = factor > 0 ? Flow.UNEXPLAINED_IN : Flow.UNEXPLAINED_OUT;
+      add(state, flow, 0, Math.abs(water + bound));
+      disturbed();
+    }
   }
 
   private void movePlants(TankState state, Flow flow, int index, double dryG) {
@@ -486,7 +515,9 @@ public final class TankSimulator {
       Scenario.Stand stand = here.stands[j];
       double mass = (state.plantDryG[j] + nextPlants[j]) / 2;
       double perGreatest =
-          j == here.algae ? 1 / here.algaeGreatestDryG[today] : stand.perGreatestDryG();
+          j == here.algae
+              ? 1 / here.algaeGreatestDryG[today]
+              : stand.perGreatestDryG() * perPlantMass;
       double room = Math.max(0, 1 - mass * perGreatest);
       growth[j] = stand.growthPerDay() * uptake * limit * room * mass;
       decay[j] =
@@ -503,6 +534,11 @@ public final class TankSimulator {
       carbonPhosphorus = here.carbonPhosphorus[today] * limit;
       demandNitrogen += carbonNitrogen;
       demandPhosphorus += carbonPhosphorus;
+    }
+
+    if (Math.min(demandNitrogen, demandPhosphorus) < NO_DEMAND) {
+      demandNitrogen = 0;
+      demandPhosphorus = 0;
     }
 
     // Waste solids, and those caught in media: linear, exact
@@ -599,10 +635,10 @@ public final class TankSimulator {
       double metNitrogen = (fromAmmonia + fromNitrate) / (h * demandNitrogen);
       double metPhosphorus = fromPhosphorus / (h * demandPhosphorus);
       double met = Math.min(metNitrogen, metPhosphorus);
-      double back = 1 - met / metNitrogen;
+      double back = metNitrogen > 0 ? 1 - met / metNitrogen : 0;
       ammonia1 += fromAmmonia * back;
       nitrate1 += fromNitrate * back;
-      phosphorus1 += fromPhosphorus * (1 - met / metPhosphorus);
+      phosphorus1 += metPhosphorus > 0 ? fromPhosphorus * (1 - met / metPhosphorus) : 0;
       for (int j = 0; j < stands; j++) {
         nextPlants[j] = state.plantDryG[j] + h * (growth[j] * met - decay[j]);
       }
@@ -684,24 +720,28 @@ public final class TankSimulator {
     double binds = PhosphateExchange.RATE_PER_DAY * exchangeRatio / (1 + exchangeRatio) * h;
     double frees = PhosphateExchange.RATE_PER_DAY / (1 + exchangeRatio) * h;
     double water = x + binds;
+    double both = binds * frees;
     double trace = water + frees;
     double determinant = x * frees;
+    // off the diagonal: X^2, X^3 and X^4 are these times X, and the diagonal's terms are all
+    // positive
     double square = trace * trace - determinant;
-    double cube = trace * (square - determinant);
-    // denominator = d0 + d1 X, numerator = n0 + n1 X
-    double d0 = 1 - determinant * (1.0 / 2 + trace / 6 + square / 24);
-    double d1 = 1 + trace / 2 + square / 6 + cube / 24;
-    double n0 = 1 - determinant * (1.0 / 6 + trace / 24);
-    double n1 = 1.0 / 2 + trace / 6 + square / 24;
-    double inWater = state.phosphorus + in * (n0 + n1 * water);
-    double inBound = state.boundPhosphorus - in * n1 * binds;
-    double d11 = d0 + d1 * water;
-    double d22 = d0 + d1 * frees;
-    double d12 = -d1 * frees;
-    double d21 = -d1 * binds;
-    double scale = 1 / (d11 * d22 - d12 * d21);
-    phosphorus1 = scale * (d22 * inWater - d12 * inBound);
-    bound1 = scale * (d11 * inBound - d21 * inWater);
+    double off = 1 + trace / 2 + square / 6 + trace * (square - determinant) / 24;
+    double offIn = 1.0 / 2 + trace / 6 + square / 24;
+    double water2 = water * water + both;
+    double water3 = water * water2 + both * trace;
+    double frees2 = frees * frees + both;
+    double frees3 = frees * frees2 + both * trace;
+    double crossed = both * trace * trace;
+    double d11 = 1 + water + water2 / 2 + water3 / 6 + (water2 * water2 + crossed) / 24;
+    double d22 = 1 + frees + frees2 / 2 + frees3 / 6 + (frees2 * frees2 + crossed) / 24;
+    double inWater = state.phosphorus + in * (1 + water / 2 + water2 / 6 + water3 / 24);
+    // what of the inflow is bound within the step, by the same series
+    double inBound = state.boundPhosphorus - in * offIn * binds;
+    double larger = (trace + Math.sqrt(Math.max(0, trace * trace - 4 * determinant))) / 2;
+    double scale = 1 / (denominator(larger) * denominator(determinant / larger));
+    phosphorus1 = scale * (d22 * inWater + off * frees * inBound);
+    bound1 = scale * (d11 * inBound + off * binds * inWater);
   }
 
   private double adsorbShares(TankState state) {

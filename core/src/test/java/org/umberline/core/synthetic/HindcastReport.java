@@ -23,7 +23,8 @@ public final class HindcastReport {
   public static List<Result> run(long firstSeed, int seeds, int draws) {
     return LongStream.range(firstSeed, firstSeed + seeds)
         .boxed()
-        .flatMap(seed -> Arrays.stream(SyntheticTank.Way.values()).map(way -> new Object[] {way, seed}))
+        .flatMap(
+            seed -> Arrays.stream(SyntheticTank.Way.values()).map(way -> new Object[] {way, seed}))
         .parallel()
         .map(
             job ->

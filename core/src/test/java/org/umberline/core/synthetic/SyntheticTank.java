@@ -287,8 +287,7 @@ public final class SyntheticTank {
     // mg N and P: nitrate, phosphate; quick and slow solids; phosphate on and in rock
     double n = nitrateStart / NO3_PER_N * trueVolume;
     double p = phosphateStart / PO4_PER_P * trueVolume;
-    double ratio =
-        around(bottom == SubstrateKind.MARINE_ROCK_AND_SAND ? 4 : 1, 0.35);
+    double ratio = around(bottom == SubstrateKind.MARINE_ROCK_AND_SAND ? 4 : 1, 0.35);
     double onRock = p * ratio;
     double inRock = p * ratio * 0.5;
     double quickN = nitrogenPerDay * 0.8;
@@ -320,7 +319,8 @@ public final class SyntheticTank {
     boolean away = random.nextDouble() < 0.4;
     for (int day = 0; day < DAYS; day++) {
       load *= Math.exp(0.012 * random.nextGaussian());
-      double meal = random.nextDouble() < 0.04 ? 0 : Math.max(0.2, 1 + 0.25 * random.nextGaussian());
+      double meal =
+          random.nextDouble() < 0.04 ? 0 : Math.max(0.2, 1 + 0.25 * random.nextGaussian());
       boolean fasting = away && day >= awayFrom && day < awayFrom + 6;
       if (away && day == awayFrom) {
         log.add(new LogEntry.Fast(at(day, 0.3), 6, ""));
@@ -453,8 +453,7 @@ public final class SyntheticTank {
         double cut = Math.max(0, plantDry - thinnedTo);
         if (cut > 0.05 * plantDry) {
           plantDry -= cut;
-          log.add(
-              new LogEntry.Harvest(at(day, 0.95), "plant", around(cut / dryShare(), 0.2), ""));
+          log.add(new LogEntry.Harvest(at(day, 0.95), "plant", around(cut / dryShare(), 0.2), ""));
         }
       }
       if (mechanical > 0 && day == nextClean) {
@@ -492,7 +491,7 @@ public final class SyntheticTank {
             TestUnit.of(kit.analyte()).get(0),
             Optional.of(kit.id()),
             Qualifier.EQUAL,
-            ""));
+            Double.toString(biased)));
   }
 
   private static OffsetDateTime at(int day, double clock) {
@@ -526,8 +525,7 @@ public final class SyntheticTank {
       exports.add(new ExportMethod.DeepBed("bed", bedArea, 12, always));
     }
     if (carbonMl > 0) {
-      exports.add(
-          new ExportMethod.CarbonDose("carbon", CarbonSource.ETHANOL_40, carbonMl, known));
+      exports.add(new ExportMethod.CarbonDose("carbon", CarbonSource.ETHANOL_40, carbonMl, known));
     }
     boolean doses = doseMlPerDay > 0;
     return new TankModel(
