@@ -51,12 +51,17 @@ abstract class FileCommand implements Callable<Integer> {
     return bad ? 1 : 0;
   }
 
-  private static TankFile read(Path path) throws TankFileException {
+  static TankFile read(Path path) throws TankFileException {
+    return TankFileReader.read(text(path));
+  }
+
+  /** What stands in a file, as UTF-8. */
+  static String text(Path path) throws TankFileException {
     try {
       if (Files.size(path) > Json.LONGEST_FILE) {
         throw wholeFile(Files.size(path) + " bytes", "at most " + Json.LONGEST_FILE + " bytes");
       }
-      return TankFileReader.read(Files.readString(path));
+      return Files.readString(path);
     } catch (CharacterCodingException e) {
       throw wholeFile("bytes that are not UTF-8", "UTF-8 text");
     } catch (NoSuchFileException e) {
@@ -70,7 +75,7 @@ abstract class FileCommand implements Callable<Integer> {
     return new TankFileException(List.of(new Problem("", found, allowed)));
   }
 
-  private static ObjectNode refusal(Path path, TankFileException refused) {
+  static ObjectNode refusal(Path path, TankFileException refused) {
     ObjectNode refusal = JsonNodeFactory.instance.objectNode();
     refusal.put("file", path.toString());
     ArrayNode problems = refusal.putArray("problems");

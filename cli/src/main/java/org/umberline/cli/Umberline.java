@@ -10,7 +10,15 @@ import picocli.CommandLine.Command;
     name = "umberline",
     description = "Computes over tank files; needs no database and no server.",
     mixinStandardHelpOptions = true,
-    subcommands = {CheckCommand.class, ForecastCommand.class, PlanCommand.class},
+    subcommands = {
+      CheckCommand.class,
+      LedgerCommand.class,
+      CalibrateCommand.class,
+      ForecastCommand.class,
+      PlanCommand.class,
+      HindcastCommand.class,
+      ConvertCommand.class
+    },
     synopsisSubcommandLabel = "VERB")
 public final class Umberline {
   private Umberline() {}

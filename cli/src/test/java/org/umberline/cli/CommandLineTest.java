@@ -1,6 +1,7 @@
 package org.umberline.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.io.PrintWriter;
 import java.io.StringWriter;
@@ -140,5 +141,85 @@ class CommandLineTest {
     Ran missing = run("check", folder.resolve("none.json").toString());
     assertThat(missing.status).isEqualTo(1);
     assertThat(missing.out).contains("no such file");
+  }
+
+  @Test
+  void theLedgerClosesAndItsShapeIsTheContracts() {
+    Ran ran = run("ledger", good.toString());
+    assertThat(ran.status).isZero();
+    for (String element : new String[] {"nitrogen", "phosphorus"}) {
+      JsonNode account = ran.json().path(element);
+      double in = perDay(account.path("in"));
+      double out = perDay(account.path("out"));
+      double held = perDay(account.path("held"));
+      double unexplained = account.at("/unexplained/perDay").asDouble();
+      assertThat(in - out + unexplained).isEqualTo(held, within(1e-5 * (in + out)));
+      assertThat(account.path("netMgLPerWeek").isNumber()).isTrue();
+      assertThat(account.at("/in/0").propertyNames())
+          .containsExactly("name", "source", "perDay", "low", "high");
+    }
+  }
+
+  private static double perDay(JsonNode lines) {
+    return lines.valueStream().mapToDouble(line -> line.path("perDay").asDouble()).sum();
+  }
+
+  @Test
+  void calibrateTellsPriorsPosteriorsAndResiduals() {
+    JsonNode json = run("calibrate", good.toString()).json();
+    assertThat(json.at("/parameters/0/name").asString()).isEqualTo("nitrogen load");
+    assertThat(json.at("/parameters/0/prior/p50").asDouble()).isEqualTo(1);
+    assertThat(json.at("/parameters/0/posterior/p10").asDouble())
+        .isLessThan(json.at("/parameters/0/posterior/p90").asDouble());
+    assertThat(json.at("/testsUsed/between").asInt()).isEqualTo(2);
+    assertThat(json.path("residuals")).hasSize(2);
+  }
+
+  @Test
+  void hindcastScoresEveryHorizonAndLeavesOpenWhatNoTestTells() {
+    JsonNode json = run("hindcast", good.toString()).json();
+    assertThat(json.at("/nitrate/14/tests").asInt()).isZero();
+    assertThat(json.at("/nitrate/14/hold").isNull()).isTrue();
+    assertThat(json.at("/phosphate/28").propertyNames())
+        .containsExactly("tests", "inside80", "medianAbsoluteError", "hold", "line", "slope");
+  }
+
+  @Test
+  void aLogLeavesAsCsvAndTestsComeInAsCsv() throws Exception {
+    Ran csv = run("convert", "--to", "csv", good.toString());
+    assertThat(csv.status).isZero();
+    assertThat(csv.out.lines()).hasSize(4);
+    Path tests = folder.resolve("tests.csv");
+    Files.writeString(tests, "at,analyte,value\n2026-03-05,nitrate,30\n");
+    Ran taken = run("convert", "--tests", tests.toString(), good.toString());
+    assertThat(taken.status).isZero();
+    assertThat(taken.json().path("log")).hasSize(4);
+    Files.writeString(tests, "at,analyte,value\n2026-03-05,nitrate,much\n");
+    Ran refused = run("convert", "--tests", tests.toString(), good.toString());
+    assertThat(refused.status).isEqualTo(1);
+    assertThat(refused.json().at("/problems/0/pointer").asString()).isEqualTo("/rows/1/value");
+  }
+
+  @Test
+  void theSameSeedGivesTheSameBytes() {
+    for (String verb : new String[] {"forecast", "plan", "ledger", "calibrate", "hindcast"}) {
+      assertThat(run(verb, good.toString()).out).isEqualTo(run(verb, good.toString()).out);
+    }
+  }
+
+  @Test
+  void twoHundredFilesInOneRunAnswerALineEach() {
+    String[] arguments = new String[201];
+    java.util.Arrays.fill(arguments, good.toString());
+    arguments[0] = "ledger";
+    Runtime runtime = Runtime.getRuntime();
+    run(java.util.Arrays.copyOf(arguments, 11));
+    System.gc();
+    long before = runtime.totalMemory() - runtime.freeMemory();
+    Ran ran = run(arguments);
+    assertThat(ran.out.lines()).hasSize(200);
+    System.gc();
+    long kept = runtime.totalMemory() - runtime.freeMemory() - before;
+    assertThat(kept).as("bytes kept after 200 files").isLessThan(8_000_000);
   }
 }

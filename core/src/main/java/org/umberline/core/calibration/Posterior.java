@@ -23,6 +23,11 @@ public record Posterior(
     List<Unknown> unknowns,
     double effectiveSamples) {
   /**
+   * Standard deviations from which a test contradicts the rest: one in a hundred good tests does.
+   */
+  public static final double CONTRADICTION = 2.6;
+
+  /**
    * One draw; its states must be copied before they are run.
    *
    * @param start at the start of the scenario's first day
@@ -55,6 +60,11 @@ public record Posterior(
      */
     public double standardised() {
       return likelihood.standardised(modelled, modelledSd);
+    }
+
+    /** Whether the test is so far off that it should be repeated before anything is done. */
+    public boolean contradicts() {
+      return Math.abs(standardised()) > CONTRADICTION;
     }
   }
 

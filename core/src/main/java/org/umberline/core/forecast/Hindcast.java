@@ -29,6 +29,9 @@ public final class Hindcast {
   /** Days ahead that are scored. */
   public static final List<Integer> HORIZONS = List.of(7, 14, 28);
 
+  /** Draws of each posterior: many are calibrated, and bands need no more. */
+  public static final int DRAWS = 120;
+
   private static final int FEWEST_EARLIER_TESTS = 2;
 
   private Hindcast() {}

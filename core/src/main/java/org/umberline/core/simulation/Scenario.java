@@ -113,6 +113,15 @@ public final class Scenario {
   final double[] blendNitrite;
   final FeedNutrients[] food;
   final FeedNutrients[] extraFeeds;
+
+  /** What each food of the tank brings on each day, {@code [food][day]}, before any multiplier. */
+  final double[][] nitrogenOfFood;
+
+  final double[][] phosphorusOfFood;
+
+  /** mL of each fertiliser of the tank on each day. */
+  final double[][] mlOfFertiliser;
+
   final double[] animalNitrogen;
   final double[] animalPhosphorus;
   final double[] fertiliserNitrogen;
@@ -141,7 +150,7 @@ public final class Scenario {
   /**
    * Lays out {@code tank} from {@code firstDay} to {@code horizonDays} after {@code asOfDay}.
    *
-   * @param tank with its log as known; entries before {@code firstDay} are passed over
+   * @param tank with its log as known; entries outside the days laid out are passed over
    * @param asOfDay the last day of the log's knowledge; spans that begin or end later are as hidden
    *     as the log
    * @throws IllegalArgumentException when {@code asOfDay} is before {@code firstDay}
@@ -186,13 +195,17 @@ public final class Scenario {
     carbonDenitrifies = new double[days];
     layOutCarbon();
     food = new FeedNutrients[days];
+    nitrogenOfFood = new double[tank.foods().size()][days];
+    phosphorusOfFood = new double[tank.foods().size()][days];
+    mlOfFertiliser = new double[tank.fertilisers().size()][days];
     animalNitrogen = new double[days];
     animalPhosphorus = new double[days];
     fertiliserNitrogen = new double[days];
     fertiliserPhosphorus = new double[days];
     List<LogEntry> known =
         tank.log().stream()
-            .filter(e -> !tank.dayOf(e.at().toInstant()).isBefore(firstDay))
+            .filter(e -> day(tank.dayOf(e.at().toInstant())) >= 0)
+            .filter(e -> day(tank.dayOf(e.at().toInstant())) < days)
             .toList();
     boolean[] fasting = fastingDays(known);
     double habit = 1.0 / habitDays(asOf);
@@ -258,12 +271,11 @@ public final class Scenario {
       } else if (entry instanceof LogEntry.Feed feed) {
         laidOut.add(new Event(time, EventKind.FEED, extras.size(), 0, 0));
         extras.add(extraFeed(feed.food(), feed.grams()));
+        note((int) time, tank.foodById(feed.food()), feed.grams());
       } else if (entry instanceof LogEntry.Dose dose) {
         // A dose stands in the day's fertiliser: within a day its hour does not matter to a
         // forecast.
-        Fertiliser fertiliser = tank.fertiliserById(dose.fertiliser());
-        fertiliserNitrogen[(int) time] += dose.ml() * fertiliser.nitrogenMgPerMl();
-        fertiliserPhosphorus[(int) time] += dose.ml() * fertiliser.phosphorusMgPerMl();
+        addFertiliser((int) time, dose.fertiliser(), dose.ml());
       } else if (entry instanceof LogEntry.Harvest harvest) {
         int j = plantIndex.get(harvest.plant());
         double dry = harvest.wetMassG() * tank.plants().get(j).dryMatterPercent() / 100;
@@ -530,6 +542,9 @@ public final class Scenario {
                     new Portion(tank.foodById(id), grams, Feeding.DEFAULT_UNEATEN_FRACTION)));
       }
       food[day] = nutrients(portions, animals);
+      for (Portion portion : portions) {
+        note(day, portion.food, portion.grams);
+      }
       growAnimals(food[day], animals, grown, date);
     }
   }
@@ -594,6 +609,14 @@ public final class Scenario {
     Fertiliser fertiliser = tank.fertiliserById(id);
     fertiliserNitrogen[day] += ml * fertiliser.nitrogenMgPerMl();
     fertiliserPhosphorus[day] += ml * fertiliser.phosphorusMgPerMl();
+    mlOfFertiliser[tank.fertilisers().indexOf(fertiliser)][day] += ml;
+  }
+
+  private void note(int day, Food of, double grams) {
+    FeedNutrients whole = FeedNutrients.of(of, grams, 0, new Retention(0, 0));
+    int index = tank.foods().indexOf(of);
+    nitrogenOfFood[index][day] += whole.nitrogen();
+    phosphorusOfFood[index][day] += whole.phosphorus();
   }
 
   /** A corpse gives off its nitrogen and phosphorus day by day until it is taken out. */
@@ -845,6 +868,21 @@ public final class Scenario {
     return food[day];
   }
 
+  /** mg N that food {@code index} brings on {@code day}, before any multiplier. */
+  public double nitrogenOfFood(int index, int day) {
+    return nitrogenOfFood[index][day];
+  }
+
+  /** mg P that food {@code index} brings on {@code day}, before any multiplier. */
+  public double phosphorusOfFood(int index, int day) {
+    return phosphorusOfFood[index][day];
+  }
+
+  /** mL of fertiliser {@code index} on {@code day}, standing doses included. */
+  public double mlOfFertiliser(int index, int day) {
+    return mlOfFertiliser[index][day];
+  }
+
   /** Whether anything in the tank denitrifies, as far as its entries say. */
   public boolean denitrifies() {
     return denitrifying.length > 0;
@@ -870,21 +908,33 @@ public final class Scenario {
         + plantPhosphorusMg(state);
   }
 
-  /** Nitrogen in plants, mg N. */
+  /** Nitrogen in plants and algae, mg N. */
   public double plantNitrogenMg(TankState state) {
+    return growing(state, 0, stands.length, true);
+  }
+
+  private double growing(TankState state, int from, int to, boolean nitrogen) {
     double sum = 0;
-    for (int j = 0; j < stands.length; j++) {
-      sum += state.plantDryG[j] * stands[j].nitrogenMgPerG();
+    for (int j = from; j < to; j++) {
+      sum +=
+          state.plantDryG[j]
+              * (nitrogen ? stands[j].nitrogenMgPerG() : stands[j].phosphorusMgPerG());
     }
     return sum;
   }
 
-  /** Phosphorus in plants, mg P. */
+  /** Nitrogen in algae nobody planted, mg N. */
+  public double algaeNitrogenMg(TankState state) {
+    return growing(state, algae, stands.length, true);
+  }
+
+  /** Phosphorus in algae nobody planted, mg P. */
+  public double algaePhosphorusMg(TankState state) {
+    return growing(state, algae, stands.length, false);
+  }
+
+  /** Phosphorus in plants and algae, mg P. */
   public double plantPhosphorusMg(TankState state) {
-    double sum = 0;
-    for (int j = 0; j < stands.length; j++) {
-      sum += state.plantDryG[j] * stands[j].phosphorusMgPerG();
-    }
-    return sum;
+    return growing(state, 0, stands.length, false);
   }
 }
