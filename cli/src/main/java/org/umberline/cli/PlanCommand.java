@@ -3,6 +3,7 @@ package org.umberline.cli;
 import java.util.OptionalDouble;
 import org.umberline.core.planning.Plan;
 import org.umberline.core.planning.Planner;
+import org.umberline.core.planning.WaterAge;
 import org.umberline.tankfile.Figures;
 import org.umberline.tankfile.TankFile;
 import picocli.CommandLine.Command;
@@ -55,8 +56,56 @@ final class PlanCommand extends ModelCommand {
       l.put("lever", lever.lever());
       l.put("change", lever.change());
       l.put("effectNitrateMgLPerWeek", Figures.rounded(lever.effectNitrateMgLPerWeek()));
+      l.put("effectPhosphateMgLPerWeek", Figures.rounded(lever.effectPhosphateMgLPerWeek()));
     }
+    plan.testFirst()
+        .ifPresentOrElse(
+            t -> result.set("testFirst", testFirst(t, result)), () -> result.putNull("testFirst"));
+    ArrayNode blends = result.putArray("blends");
+    for (Plan.BlendAdvice blend : plan.blends()) {
+      ObjectNode b = blends.addObject();
+      b.put("water", blend.water());
+      b.put("share", blend.share());
+      b.put("fraction", blend.fraction());
+      b.put("everyDays", blend.everyDays());
+    }
+    plan.drip()
+        .ifPresentOrElse(
+            d -> {
+              ObjectNode drip = result.putObject("drip");
+              drip.put("litresPerDay", Figures.rounded(d.litresPerDay()));
+              drip.put("renewedPerWeek", Figures.rounded(d.renewedPerWeek()));
+            },
+            () -> result.putNull("drip"));
+    ObjectNode noChange = result.putObject("noChange");
+    noChange.put("feasible", plan.noChange().feasible());
+    noChange.put("netNitrogenMgPerDay", Figures.rounded(plan.noChange().netNitrogenMgPerDay()));
+    noChange.put(
+        "floatingPlantsGPerWeek", Figures.rounded(plan.noChange().floatingPlantsGPerWeek()));
+    noChange.put("deepBedM2", Figures.rounded(plan.noChange().deepBedM2()));
+    ObjectNode oldWater = result.putObject("waterOlderThan");
+    age(oldWater.putObject("now"), plan.upkeep().now());
+    plan.upkeep().recommended().ifPresent(a -> age(oldWater.putObject("recommended"), a));
+    ObjectNode alkalinity = result.putObject("alkalinity");
+    alkalinity.put("usedDkhPerWeek", Figures.rounded(plan.upkeep().alkalinityUsedDkhPerWeek()));
+    put(alkalinity, "broughtDkhPerWeek", plan.upkeep().alkalinityBroughtDkhPerWeek());
+    list(result, "notes", plan.notes());
     return result;
+  }
+
+  private static ObjectNode testFirst(Plan.TestFirst test, ObjectNode parent) {
+    ObjectNode t = parent.objectNode();
+    t.put("analyte", test.analyte());
+    t.put("chance", Figures.rounded(test.chance()));
+    t.put("value", Figures.rounded(test.value()));
+    t.put("settles", Figures.rounded(test.settles()));
+    return t;
+  }
+
+  private static void age(ObjectNode node, WaterAge age) {
+    node.put("days30", Figures.rounded(age.over30Days()));
+    node.put("days90", Figures.rounded(age.over90Days()));
+    node.put("days180", Figures.rounded(age.over180Days()));
   }
 
   private static ObjectNode recommended(Plan.Recommended recommended, ObjectNode parent) {

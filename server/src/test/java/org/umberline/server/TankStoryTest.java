@@ -189,11 +189,11 @@ class TankStoryTest {
   @Test
   void aLowerLineAsksForMoreWater() {
     String path = "/api/tanks/" + tank + "/lines";
-    double before = whatIf("FRACTION", 0.2, 7).at("/routine/fraction").asDouble();
+    double before = whatIf("FRACTION", 0.2, 3.5).at("/routine/fraction").asDouble();
     Browser.Answer moved =
         keeper.put(path, "{\"version\": 0, \"nitrate\": {\"ceilingMgL\": 25}, \"phosphate\": {}}");
     assertThat(moved.json().at("/lines/nitrate/ceilingMgL").asDouble()).isEqualTo(25);
-    assertThat(whatIf("FRACTION", 0.2, 7).at("/routine/fraction").asDouble()).isGreaterThan(before);
+    assertThat(whatIf("FRACTION", 0.2, 3.5).at("/routine/fraction").asDouble()).isGreaterThan(before);
     Browser.Answer crossed =
         keeper.put(
             path,

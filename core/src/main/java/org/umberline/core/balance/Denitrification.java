@@ -13,7 +13,9 @@ public final class Denitrification {
    */
   public static final double UNSEEN_PER_DAY = 0.004;
 
-  private static final double BED_MG_N_PER_M2_DAY = 60;
+  /** What a deep bed takes at most, mg N a m² and day. From memory. */
+  public static final double BED_MG_N_PER_M2_DAY = 60;
+
   private static final double BED_STARTS_CM = 5;
   private static final double BED_FULL_CM = 10;
   private static final double FILTER_MG_N_PER_L_DAY = 5;

@@ -48,13 +48,22 @@ public final class TestLikelihood {
 
   /** The likelihood of {@code test} as read with {@code kit}. */
   public static TestLikelihood of(LogEntry.Test test, Kit kit) {
+    return of(test.standardValue(), test.qualifier(), kit);
+  }
+
+  /**
+   * The likelihood of a reading.
+   *
+   * @param standardValue in the analyte's standard unit
+   */
+  public static TestLikelihood of(double standardValue, Qualifier qualifier, Kit kit) {
     // A test's own unit wins over its kit's; the kit's steps and errors are in the kit's unit.
     double kitPerStandard = 1 / kit.unit().standardPerUnit();
-    double value = test.standardValue() * kitPerStandard;
-    double blunderRange = blunderRange(test.analyte()) * kitPerStandard;
-    if (test.qualifier() != Qualifier.EQUAL) {
+    double value = standardValue * kitPerStandard;
+    double blunderRange = blunderRange(kit.analyte()) * kitPerStandard;
+    if (qualifier != Qualifier.EQUAL) {
       double blur = error(kit, value);
-      boolean below = test.qualifier() == Qualifier.BELOW;
+      boolean below = qualifier == Qualifier.BELOW;
       return new TestLikelihood(
           below ? Use.BELOW : Use.ABOVE,
           kitPerStandard,
@@ -189,7 +198,7 @@ public final class TestLikelihood {
    * Logarithm of the likelihood at {@code shown}, the true concentration times the kit's bias, in
    * the standard unit.
    */
-  double logLikelihood(double shown) {
+  public double logLikelihood(double shown) {
     double reading = shown * perStandard;
     double likelihood;
     if (use == Use.EXACT) {

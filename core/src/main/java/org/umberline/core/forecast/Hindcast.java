@@ -9,12 +9,12 @@ import java.util.List;
 import java.util.Random;
 import java.util.TreeMap;
 import org.umberline.core.calibration.Calibration;
+import org.umberline.core.calibration.KitReading;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.calibration.Quantiles;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Kit;
-import org.umberline.core.tank.KitMethod;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Qualifier;
 import org.umberline.core.tank.TankModel;
@@ -166,7 +166,7 @@ public final class Hindcast {
     for (int i = 0; i < shown.length; i++) {
       double biased = nutrient.ion(element[i]) * draws.get(i).kitFactors()[probe];
       level[i] = biased;
-      shown[i] = reading(kit, biased, random);
+      shown[i] = KitReading.of(kit, biased, random::nextGaussian);
     }
     double reading = test.standardValue();
     double below = Arrays.stream(shown).filter(s -> s < reading - 1e-9).count();
@@ -194,26 +194,6 @@ public final class Hindcast {
         PlainRules.hold(earlier),
         PlainRules.line(earlier, at),
         PlainRules.slope(tank, nutrient, earlier, changes, at));
-  }
-
-  /**
-   * What {@code kit} shows for a concentration, its reading error included, in the standard unit.
-   */
-  private static double reading(Kit kit, double standard, Random random) {
-    double perUnit = kit.unit().standardPerUnit();
-    double value = standard / perUnit;
-    double error = Math.hypot(kit.absoluteError(), kit.relativeError() * value);
-    value = Math.max(0, value + error * random.nextGaussian());
-    if (kit.method() == KitMethod.COLOUR_CARD && kit.steps().size() > 1) {
-      double at = value;
-      value =
-          kit.steps().stream()
-              .min(Comparator.comparingDouble(step -> Math.abs(step - at)))
-              .orElseThrow();
-    } else if (kit.resolution().isPresent() && kit.resolution().getAsDouble() > 0) {
-      value = Math.rint(value / kit.resolution().getAsDouble()) * kit.resolution().getAsDouble();
-    }
-    return value * perUnit;
   }
 
   private static List<LogEntry.Test> tests(TankModel tank, Nutrient nutrient) {

@@ -37,6 +37,9 @@ final class LineKeeping {
   /** A level on the line is within it, whatever the last binary digit says. */
   private static final double ROUNDING = 1e-9;
 
+  /** Days that are run before a question looks whether it is answered. */
+  private static final int LOOK_EVERY = 15;
+
   private final Posterior posterior;
   private final Scenario scenario;
   private final TankSimulator simulator;
@@ -48,6 +51,7 @@ final class LineKeeping {
   private final double nitrogenFloor;
   private final double phosphorusCeiling;
   private final double phosphorusFloor;
+  private final int[] order;
 
   LineKeeping(Posterior posterior, Lines lines, int days) {
     this.posterior = posterior;
@@ -61,6 +65,8 @@ final class LineKeeping {
     phosphorusCeiling = ceiling(Nutrient.PHOSPHATE, lines);
     nitrogenFloor = floor(Nutrient.NITRATE, lines);
     phosphorusFloor = floor(Nutrient.PHOSPHATE, lines);
+    order = new int[posterior.draws().size()];
+    Arrays.setAll(order, i -> i);
   }
 
   private static double ceiling(Nutrient nutrient, Lines lines) {
@@ -127,6 +133,76 @@ final class LineKeeping {
         broken[1] / all,
         broken[2] / all,
         broken[3] / all);
+  }
+
+  /**
+   * Whether at least {@code confidence} of the first {@code draws} draws stay under both ceilings.
+   * A draw is left as soon as it passes one, and those that passed one in an earlier question are
+   * asked first: most questions of a search end early.
+   */
+  boolean holds(PlannedChanges planned, int judgedFrom, int draws, double confidence) {
+    int allowed = (int) Math.floor((1 - confidence) * draws + 1e-9);
+    int over = 0;
+    for (int place = 0; place < order.length; place++) {
+      int draw = order[place];
+      if (draw >= draws || !passes(draw, planned, judgedFrom)) {
+        continue;
+      }
+      over++;
+      System.arraycopy(order, 0, order, 1, place);
+      order[0] = draw;
+      if (over > allowed) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private boolean passes(int draw, PlannedChanges planned, int judgedFrom) {
+    Posterior.Draw drawn = posterior.draws().get(draw);
+    state.set(drawn.state());
+    for (int day = 0; day < days; day += LOOK_EVERY) {
+      int until = Math.min(days, day + LOOK_EVERY);
+      simulator.run(state, first + day, first + until, drawn.multipliers(), planned, trace);
+      for (int d = Math.max(day, judgedFrom); d < until; d++) {
+        if (trace.nitrateHigh[first + d] > nitrogenCeiling
+            || trace.phosphorusHigh[first + d] > phosphorusCeiling) {
+          return true;
+        }
+      }
+    }
+    return false;
+  }
+
+  /** Day ahead on which each draw first passes a ceiling, the horizon where it does not. */
+  int[] firstOver(PlannedChanges planned) {
+    int[] firstOver = new int[draws()];
+    for (int i = 0; i < draws(); i++) {
+      run(i, planned);
+      firstOver[i] = days;
+      for (int day = 0; day < days; day++) {
+        if (trace.nitrateHigh[first + day] > nitrogenCeiling
+            || trace.phosphorusHigh[first + day] > phosphorusCeiling) {
+          firstOver[i] = day;
+          break;
+        }
+      }
+    }
+    return firstOver;
+  }
+
+  /**
+   * Share of the draws in which ammonia or nitrite of a new tank pass what animals stand before the
+   * day ahead is over, and the ammonia of each draw, mg N/L.
+   */
+  double[] ammoniaAhead(PlannedChanges planned, boolean[] over, double ammonia, double nitrite) {
+    double[] level = new double[draws()];
+    for (int i = 0; i < draws(); i++) {
+      level[i] = posterior.draws().get(i).state().ammoniaMg() / scenario.volumeL();
+      runShort(i, planned, 1);
+      over[i] = trace.ammonia[first] > ammonia || trace.nitrite[first] > nitrite;
+    }
+    return level;
   }
 
   private void run(int draw, PlannedChanges planned) {
@@ -199,18 +275,12 @@ final class LineKeeping {
    * even the day after as-of, the horizon when all of it.
    */
   int daysHeld(PlannedChanges planned, double confidence) {
-    int[] firstOver = new int[draws()];
-    for (int i = 0; i < draws(); i++) {
-      run(i, planned);
-      firstOver[i] = days;
-      for (int day = 0; day < days; day++) {
-        if (trace.nitrateHigh[first + day] > nitrogenCeiling
-            || trace.phosphorusHigh[first + day] > phosphorusCeiling) {
-          firstOver[i] = day;
-          break;
-        }
-      }
-    }
+    return daysHeld(firstOver(planned), confidence);
+  }
+
+  /** The same from {@link #firstOver}. */
+  int daysHeld(int[] firstOverOfDraws, double confidence) {
+    int[] firstOver = firstOverOfDraws.clone();
     Arrays.sort(firstOver);
     // the most draws that may have crossed
     int allowed = (int) Math.floor((1 - confidence) * draws() + 1e-9);

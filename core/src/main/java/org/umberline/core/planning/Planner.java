@@ -7,16 +7,28 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.umberline.core.balance.Denitrification;
 import org.umberline.core.balance.FeedNutrients;
+import org.umberline.core.balance.Nitrification;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.calibration.Quantiles;
 import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.quantity.Ammonia;
+import org.umberline.core.quantity.Nitrite;
+import org.umberline.core.quantity.Nitrogen;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.simulation.Scenario;
+import org.umberline.core.simulation.TankState;
+import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.Blend;
+import org.umberline.core.tank.Kit;
 import org.umberline.core.tank.Limits;
 import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.PlantKind;
 import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.SourceWater;
 import org.umberline.core.tank.TankModel;
+import org.umberline.core.tank.TestUnit;
 
 /**
  * Finds the least water that keeps a tank within its lines. For each interval it takes the smallest
@@ -42,7 +54,21 @@ public final class Planner {
   /** Options within this factor of the least water count as equal, the habit then decides. */
   private static final double AS_LITTLE_WATER = 1.1;
 
-  private static final double LEVER_FEED_CHANGE = -0.2;
+  /** A test is asked for when it takes this share off the cost of deciding without. Chosen. */
+  private static final double WORTH_A_TEST = 0.25;
+
+  /** A blend's share is worked out in steps of a twentieth. */
+  private static final int BLEND_STEPS = 20;
+
+  /** The net input is taken over this many days ahead. */
+  private static final int NET_DAYS = 28;
+
+  /** A new tank is changed at once above these, mg/L NH3 and NO2. Common practice, no source. */
+  private static final double AMMONIA_MG_L = 0.5;
+
+  private static final double NITRITE_MG_L = 1;
+  private static final double DAYS_PER_WEEK = 7;
+  private static final long SEED = 1;
 
   /** Interval that is preferred where there is no habit, days. Common practice, no source. */
   private static final double USUAL_INTERVAL_DAYS = 7;
@@ -224,12 +250,12 @@ public final class Planner {
   }
 
   private boolean holds(Routine routine) {
-    return kept(routine, searchDraws, limits.confidence()).underCeilings() >= limits.confidence();
+    return keeping.holds(changes(routine), judgedFrom(routine), searchDraws, limits.confidence());
   }
 
   private boolean confirmed(Routine routine) {
-    return kept(routine, keeping.draws(), limits.confidence()).underCeilings()
-        >= limits.confidence();
+    return keeping.holds(
+        changes(routine), judgedFrom(routine), keeping.draws(), limits.confidence());
   }
 
   /**
@@ -262,14 +288,12 @@ public final class Planner {
       return infeasible(everyDays, single.limit(), kept(largest, keeping.draws(), 0).within());
     }
     int percent = smallest(most, p -> holds(new Routine(p / 100.0, everyDays, nextOn)));
+    // What the search's share of the draws found is confirmed by all of them.
+    while (percent < most && !confirmed(new Routine(percent / 100.0, everyDays, nextOn))) {
+      percent++;
+    }
     Routine routine = new Routine(percent / 100.0, everyDays, nextOn);
     LineKeeping.Kept kept = kept(routine, keeping.draws(), 0);
-    // What the search's share of the draws found is confirmed by all of them.
-    while (percent < most && kept.underCeilings() < limits.confidence()) {
-      percent++;
-      routine = new Routine(percent / 100.0, everyDays, nextOn);
-      kept = kept(routine, keeping.draws(), 0);
-    }
     double fraction = percent / 100.0;
     if (Math.max(kept.nitrateUnder(), kept.phosphateUnder()) > 1 - limits.confidence()) {
       return infeasible(
@@ -278,6 +302,9 @@ public final class Planner {
               ? BindingLimit.NITRATE_FLOOR
               : BindingLimit.PHOSPHATE_FLOOR,
           kept.within());
+    }
+    if (stepsTooFar(routine)) {
+      return infeasible(everyDays, BindingLimit.NITRATE_STEP, kept.within());
     }
     double changesPer28Days = 28 / everyDays;
     return new Plan.Option(
@@ -288,6 +315,17 @@ public final class Planner {
         OptionalDouble.of(fraction * tank.netVolumeL() * changesPer28Days),
         OptionalDouble.of(1 - Math.pow(1 - fraction, changesPer28Days)),
         kept.within());
+  }
+
+  /** Whether a change just at the routine's peak would let nitrate fall by more than is allowed. */
+  private boolean stepsTooFar(Routine routine) {
+    OptionalDouble most = limits.maxNitrateStepMgL();
+    if (most.isEmpty()) {
+      return false;
+    }
+    double peak = keeping.range(changes(routine), judgedFrom(routine)).nitratePeak();
+    double step = routine.fraction() * (peak - medianSource(Nutrient.NITRATE));
+    return step > most.getAsDouble() * (1 + 1e-9);
   }
 
   /** Which ceiling a percentage point less would pass most often. */
@@ -365,8 +403,8 @@ public final class Planner {
   /** The whole answer for the as-of day. */
   public Plan plan() {
     boolean over = keeping.overNow() > 1 - limits.confidence();
-    int held =
-        keeping.hasCeiling() ? keeping.daysHeld(PlannedChanges.NONE, limits.confidence()) : horizon;
+    int[] firstOver = keeping.firstOver(PlannedChanges.NONE);
+    int held = keeping.hasCeiling() ? keeping.daysHeld(firstOver, limits.confidence()) : horizon;
     boolean noneNeeded = held >= horizon && !over;
     List<Plan.Option> options = new ArrayList<>();
     if (!noneNeeded) {
@@ -376,12 +414,29 @@ public final class Planner {
     }
     Optional<Plan.Recommended> recommended =
         choose(options).map(option -> outcome(withBestStart(option)));
+    Acute acute = acute();
+    Optional<Plan.TestFirst> testFirst =
+        acute.now() || !recovery.isEmpty() || noneNeeded
+            ? acute.test()
+            : acute.test().or(() -> testFirst(firstOver));
+    List<Plan.BlendAdvice> blends = !noneNeeded && recommended.isEmpty() ? blends() : List.of();
+    PlannedChanges routine =
+        recommended
+            .map(r -> changes(new Routine(r.fraction(), r.everyDays(), r.nextOn())))
+            .or(() -> tank.routine().map(this::changes))
+            .orElse(PlannedChanges.NONE);
     return new Plan(
-        today(recommended, options, held, noneNeeded),
+        today(recommended, options, held, noneNeeded, testFirst, acute),
         recommended,
         List.copyOf(options),
         recovery,
-        otherLevers());
+        List.copyOf(new Levers(tank, posterior, routine).all()),
+        testFirst,
+        blends,
+        noneNeeded ? Optional.empty() : drip(options),
+        noChange(noneNeeded),
+        upkeep(recommended),
+        notes(recommended, blends));
   }
 
   private Optional<Plan.Option> choose(List<Plan.Option> options) {
@@ -430,12 +485,19 @@ public final class Planner {
       Optional<Plan.Recommended> recommended,
       List<Plan.Option> options,
       int held,
-      boolean noneNeeded) {
+      boolean noneNeeded,
+      Optional<Plan.TestFirst> testFirst,
+      Acute acute) {
     List<String> why = new ArrayList<>();
     Optional<LocalDate> until =
         held > 0 && !noneNeeded ? Optional.of(ahead(held - 1)) : Optional.empty();
     OptionalDouble fraction = OptionalDouble.empty();
-    if (!keeping.hasCeiling()) {
+    if (acute.now()) {
+      fraction = OptionalDouble.of(wholePercents(single.largestFraction()) / 100.0);
+      why.add(
+          "Ammonia is over 0.5 mg/L or nitrite over 1 mg/L, or will be by tomorrow: change at once,"
+              + " aerate, feed nothing.");
+    } else if (!keeping.hasCeiling()) {
       why.add("No upper line is drawn for nitrate or phosphate, so nothing can be crossed.");
     } else if (noneNeeded) {
       why.add(
@@ -463,35 +525,288 @@ public final class Planner {
       why.add("The next change is due on " + recommended.get().nextOn() + ".");
     }
     until.ifPresent(day -> why.add("Left alone, the lines hold through " + day + "."));
+    floorNote().ifPresent(why::add);
+    Plan.Verdict verdict = fraction.isPresent() ? Plan.Verdict.CHANGE : Plan.Verdict.SKIP;
+    if (testFirst.isPresent() && recovery.isEmpty() && !acute.now()) {
+      Plan.TestFirst test = testFirst.get();
+      verdict = Plan.Verdict.TEST_FIRST;
+      why.add(
+          "Test "
+              + test.analyte()
+              + " first: one reading turns the decision round with a chance of "
+              + Math.round(100 * test.settles())
+              + " %.");
+    }
     OptionalDouble litres =
         fraction.isPresent()
             ? OptionalDouble.of(fraction.getAsDouble() * tank.netVolumeL())
             : OptionalDouble.empty();
-    return new Plan.Today(
-        fraction.isPresent() ? Plan.Verdict.CHANGE : Plan.Verdict.SKIP,
-        fraction,
-        litres,
-        List.copyOf(why),
-        until,
-        noneNeeded);
+    return new Plan.Today(verdict, fraction, litres, List.copyOf(why), until, noneNeeded);
   }
 
-  private List<Plan.Lever> otherLevers() {
-    FeedNutrients ration = scenario.foodOf(firstAhead);
-    if (ration.nitrogen() == 0) {
-      return List.of();
+  /** Where a floor is broken already, more change is not the answer. */
+  private Optional<String> floorNote() {
+    for (Nutrient nutrient : Nutrient.values()) {
+      double floor = nutrient.line(tank.lines()).floorMgL().orElse(0);
+      if (floor > 0 && medianNow(nutrient) < floor) {
+        return Optional.of(
+            nutrient.term()
+                + " is below its floor now: change less, clean less, feed more, or dose.");
+      }
     }
+    return Optional.empty();
+  }
+
+  // ---------------------------------------------------------------- value of a test
+
+  /**
+   * Ammonia and nitrite of a tank whose filter grows in.
+   *
+   * @param now whether they call for a change at once
+   * @param test the test that would tell, where it is open
+   */
+  private record Acute(boolean now, Optional<Plan.TestFirst> test) {}
+
+  private Acute acute() {
+    if (!scenario.isNew() || horizon < 1) {
+      return new Acute(false, Optional.empty());
+    }
+    boolean[] over = new boolean[keeping.draws()];
+    double[] level =
+        keeping.ammoniaAhead(
+            PlannedChanges.NONE,
+            over,
+            new Ammonia(AMMONIA_MG_L).asNitrogen().mgPerLitre(),
+            new Nitrite(NITRITE_MG_L).asNitrogen().mgPerLitre());
+    double[] asAmmonia =
+        Arrays.stream(level).map(n -> Ammonia.of(new Nitrogen(n)).mgPerLitre()).toArray();
+    TestValue.Worth worth =
+        TestValue.of(kitFor(Analyte.AMMONIA), asAmmonia, over, 1 - limits.confidence(), SEED);
+    boolean now = worth.chance() > OVER_THE_LINE;
+    return new Acute(now, now ? Optional.empty() : worthwhile("ammonia", worth));
+  }
+
+  /** The test, if any, that is worth more than changing or skipping now. */
+  private Optional<Plan.TestFirst> testFirst(int[] firstOver) {
+    int occasion =
+        (int) Math.ceil(tank.routine().map(Routine::everyDays).orElse(USUAL_INTERVAL_DAYS));
+    boolean[] crosses = new boolean[firstOver.length];
+    for (int i = 0; i < crosses.length; i++) {
+      crosses[i] = firstOver[i] < occasion;
+    }
+    Optional<Plan.TestFirst> best = Optional.empty();
+    for (Nutrient nutrient : Nutrient.values()) {
+      if (nutrient.line(tank.lines()).ceilingMgL().isEmpty()) {
+        continue;
+      }
+      Analyte analyte = nutrient == Nutrient.NITRATE ? Analyte.NITRATE : Analyte.PHOSPHATE;
+      double[] level =
+          posterior.draws().stream()
+              .mapToDouble(d -> nutrient.ion(elementMgL(d.state(), nutrient)))
+              .toArray();
+      TestValue.Worth worth =
+          TestValue.of(kitFor(analyte), level, crosses, 1 - limits.confidence(), SEED);
+      Optional<Plan.TestFirst> candidate = worthwhile(nutrient.term(), worth);
+      if (candidate.isPresent()
+          && (best.isEmpty() || candidate.get().value() > best.get().value())) {
+        best = candidate;
+      }
+    }
+    return best;
+  }
+
+  private Optional<Plan.TestFirst> worthwhile(String analyte, TestValue.Worth worth) {
+    double share = worth.value() / (1 - limits.confidence());
+    return share >= WORTH_A_TEST
+        ? Optional.of(new Plan.TestFirst(analyte, worth.chance(), share, worth.settles()))
+        : Optional.empty();
+  }
+
+  /** The kit the keeper last read this with, or owns, or an unnamed one. */
+  private Kit kitFor(Analyte analyte) {
+    return tank.log().stream()
+        .filter(e -> e instanceof LogEntry.Test test && test.analyte() == analyte)
+        .map(e -> tank.kitOf((LogEntry.Test) e))
+        .reduce((earlier, later) -> later)
+        .or(() -> tank.kits().stream().filter(kit -> kit.analyte() == analyte).findFirst())
+        .orElseGet(() -> Kit.unnamed(analyte));
+  }
+
+  private double elementMgL(TankState state, Nutrient nutrient) {
+    return (nutrient == Nutrient.NITRATE ? state.nitrateMg() : state.phosphorusMg())
+        / scenario.volumeL();
+  }
+
+  // ---------------------------------------------------------------- what would unbind
+
+  /** For each other water, the least share of it that makes a routine feasible. */
+  private List<Plan.BlendAdvice> blends() {
+    List<Plan.BlendAdvice> advice = new ArrayList<>();
+    double everyDays = tank.routine().map(Routine::everyDays).orElse(USUAL_INTERVAL_DAYS);
+    double interval =
+        limits.intervalsDays().stream()
+            .min(Comparator.comparingDouble(d -> Math.abs(Math.log(d / everyDays))))
+            .orElse(everyDays);
+    for (SourceWater water : tank.waters()) {
+      boolean alone =
+          tank.changeWater().parts().size() == 1
+              && tank.changeWater().parts().get(0).water().equals(water.id());
+      if (alone || water.nitrate().isEmpty() || water.phosphate().isEmpty()) {
+        continue;
+      }
+      Optional<Plan.Option> whole = withBlend(water, BLEND_STEPS, interval);
+      if (whole.isEmpty()) {
+        continue;
+      }
+      int steps = smallest(BLEND_STEPS, s -> withBlend(water, s, interval).isPresent());
+      double fraction =
+          withBlend(water, steps, interval).orElse(whole.get()).fraction().getAsDouble();
+      advice.add(
+          new Plan.BlendAdvice(water.id(), steps / (double) BLEND_STEPS, fraction, interval));
+    }
+    return List.copyOf(advice);
+  }
+
+  private Optional<Plan.Option> withBlend(SourceWater water, int steps, double everyDays) {
+    double share = steps / (double) BLEND_STEPS;
+    List<Blend.Part> parts = new ArrayList<>();
+    double others = 0;
+    for (Blend.Part part : tank.changeWater().parts()) {
+      if (!part.water().equals(water.id()) && share < 1) {
+        parts.add(new Blend.Part(part.water(), part.share() * (1 - share)));
+        others += part.share() * (1 - share);
+      }
+    }
+    parts.add(new Blend.Part(water.id(), 1 - others));
+    TankModel changed = tank.withChangeWater(new Blend(parts));
+    Scenario blended = scenario.with(changed);
+    Posterior same =
+        new Posterior(
+            blended,
+            posterior.draws(),
+            posterior.fit(),
+            posterior.readings(),
+            posterior.unknowns(),
+            posterior.effectiveSamples());
+    Planner planner = new Planner(changed, same);
+    Plan.Option option = planner.tryFor(everyDays, planner.earliestStart());
+    return option.feasible() ? Optional.of(option) : Optional.empty();
+  }
+
+  /** As much as the smallest daily change that holds, let in and out all the time. */
+  private Optional<Plan.Drip> drip(List<Plan.Option> options) {
+    Plan.Option daily =
+        options.stream()
+            .filter(option -> option.everyDays() == 1)
+            .findFirst()
+            .orElseGet(() -> tryFor(1, earliestStart()));
+    if (daily.fraction().isEmpty() || daily.fraction().getAsDouble() >= 1) {
+      return Optional.empty();
+    }
+    double perDay = -Math.log(1 - daily.fraction().getAsDouble());
+    return Optional.of(
+        new Plan.Drip(perDay * tank.netVolumeL(), 1 - Math.exp(-DAYS_PER_WEEK * perDay)));
+  }
+
+  private Plan.NoChange noChange(boolean feasible) {
+    int days = Math.min(NET_DAYS, horizon);
+    if (days < 1) {
+      return new Plan.NoChange(feasible, 0, 0, 0);
+    }
+    double[] now = {medianNow(Nutrient.NITRATE)};
+    double ahead = keeping.mediansAfter(PlannedChanges.NONE, days)[0];
+    double perDay =
+        Nutrient.NITRATE.element(Math.max(0, ahead - now[0])) / days * tank.netVolumeL();
+    if (ahead < now[0]) {
+      perDay = 0;
+    }
+    double tissue =
+        PlantKind.FLOATING.dryMatterPercent() / 100 * PlantKind.FLOATING.nitrogenPercentDry() * 10;
+    double nitrate = Nutrient.NITRATE.element(now[0]);
+    double perM2 =
+        Denitrification.BED_MG_N_PER_M2_DAY
+            * nitrate
+            / (Denitrification.HALF_SATURATION_MG_L + nitrate);
+    return new Plan.NoChange(
+        feasible, perDay, perDay * DAYS_PER_WEEK / tissue, perM2 > 0 ? perDay / perM2 : 0);
+  }
+
+  private Plan.Upkeep upkeep(Optional<Plan.Recommended> recommended) {
+    FeedNutrients ration = scenario.foodOf(Math.min(firstAhead, scenario.days() - 1));
     double[] load =
         posterior.draws().stream()
-            .mapToDouble(d -> d.multipliers().nitrogenLoad[firstAhead])
+            .mapToDouble(d -> d.multipliers().nitrogenLoad[scenario.asOfDay()])
             .toArray();
-    Arrays.sort(load);
-    double reachesWater = ration.nitrogen() - ration.nitrogenKept();
-    double perWeek =
-        LEVER_FEED_CHANGE
-            * Nutrient.NITRATE.ion(reachesWater / scenario.volumeL())
-            * Quantiles.of(load, 0.5)
-            * 7;
-    return List.of(new Plan.Lever("feed", LEVER_FEED_CHANGE, perWeek));
+    Quantiles.sort(load);
+    double oxidised =
+        (ration.nitrogen() - ration.nitrogenKept()) * Quantiles.of(load, 0.5) / tank.netVolumeL();
+    double used =
+        oxidised
+            * Nitrification.ALKALINITY_OF_FOOD_MG_PER_MG
+            * TestUnit.ALKALINITY_CALCIUM_CARBONATE.standardPerUnit()
+            * DAYS_PER_WEEK;
+    OptionalDouble source = SingleChange.blended(tank, SourceWater::alkalinityDkh);
+    OptionalDouble brought =
+        recommended.isPresent() && source.isPresent() && tank.alkalinityDkh().isPresent()
+            ? OptionalDouble.of(
+                recommended.get().fraction()
+                    * (source.getAsDouble() - tank.alkalinityDkh().getAsDouble())
+                    * DAYS_PER_WEEK
+                    / recommended.get().everyDays())
+            : OptionalDouble.empty();
+    return new Plan.Upkeep(
+        WaterAge.logged(tank, ahead(0).atStartOfDay(tank.timeZone()).toInstant()),
+        recommended.map(r -> WaterAge.underRoutine(r.fraction(), r.everyDays())),
+        used,
+        brought);
+  }
+
+  /** The honest arithmetic of changes, with this plan's figures. */
+  private List<String> notes(
+      Optional<Plan.Recommended> recommended, List<Plan.BlendAdvice> blends) {
+    List<String> notes = new ArrayList<>();
+    if (recovery.size() > 1) {
+      double left = recovery.stream().mapToDouble(s -> 1 - s.fraction()).reduce(1, (a, b) -> a * b);
+      double sum = recovery.stream().mapToDouble(Plan.RecoveryStep::fraction).sum();
+      notes.add(
+          recovery.size()
+              + " changes of "
+              + percent(recovery.get(0).fraction())
+              + " renew "
+              + percent(1 - left)
+              + " of the water, not "
+              + percent(sum)
+              + ": each takes out some of the new water as well.");
+    }
+    recommended.ifPresent(
+        r -> {
+          double n = 28 / r.everyDays();
+          if (n > 1) {
+            notes.add(
+                "In 28 days this renews "
+                    + percent(1 - Math.pow(1 - r.fraction(), n))
+                    + " of the water, not "
+                    + percent(n * r.fraction())
+                    + ".");
+          }
+          notes.add(
+              "Half as much twice as often keeps the same long-run peak with half the swing.");
+        });
+    for (Plan.BlendAdvice blend : blends) {
+      notes.add(
+          percent(blend.share())
+              + " of "
+              + tank.waterById(blend.water()).name()
+              + " in the change water makes "
+              + percent(blend.fraction())
+              + " every "
+              + (long) Math.ceil(blend.everyDays())
+              + " days enough.");
+    }
+    return List.copyOf(notes);
+  }
+
+  private static String percent(double share) {
+    return Math.round(100 * share) + " %";
   }
 }

@@ -50,8 +50,7 @@ public record SingleChange(double largestFraction, BindingLimit limit) {
   }
 
   /** The change water's figure, where each of its waters states it. */
-  private static OptionalDouble blended(
-      TankModel tank, Function<SourceWater, OptionalDouble> figure) {
+  static OptionalDouble blended(TankModel tank, Function<SourceWater, OptionalDouble> figure) {
     if (tank.changeWater().parts().isEmpty()) {
       return OptionalDouble.empty();
     }

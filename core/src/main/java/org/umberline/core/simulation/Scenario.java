@@ -413,7 +413,8 @@ public final class Scenario {
   /** Times after the as-of day at the mean rhythm of the last {@link #HABIT_DAYS}. */
   private List<Double> habitTimes(List<Double> done, LocalDate asOf) {
     int since = habitDays(asOf);
-    List<Double> recent = done.stream().filter(time -> time > asOfDay - since).toList();
+    List<Double> recent =
+        done.stream().filter(time -> time > asOfDay - since && time < asOfDay + 1).toList();
     List<Double> times = new ArrayList<>();
     if (recent.isEmpty()) {
       return times;
@@ -671,7 +672,10 @@ public final class Scenario {
 
   private List<LogEntry> lastHabitDays(LocalDate asOf) {
     LocalDate since = asOf.minusDays(HABIT_DAYS);
-    return tank.log().stream().filter(e -> tank.dayOf(e.at().toInstant()).isAfter(since)).toList();
+    return tank.log().stream()
+        .filter(e -> tank.dayOf(e.at().toInstant()).isAfter(since))
+        .filter(e -> !tank.dayOf(e.at().toInstant()).isAfter(asOf))
+        .toList();
   }
 
   private int habitDays(LocalDate asOf) {
@@ -801,6 +805,17 @@ public final class Scenario {
     return Math.max(Nitrification.SEED_MG_PER_L_DAY * volumeL, load)
         * growthPerDay
         / Nitrification.DECAY_PER_DAY;
+  }
+
+  /**
+   * The same days of the same tank with other gear, water or log: what would be, if from the day
+   * after as-of it were so.
+   *
+   * @param changed with the waters and plants of this scenario's tank; its first adsorbers are this
+   *     tank's
+   */
+  public Scenario with(TankModel changed) {
+    return new Scenario(changed, firstDay, date(asOfDay), days - asOfDay - 1);
   }
 
   public TankModel tank() {

@@ -47,11 +47,22 @@ public final class TankState {
     caughtPhosphorus = other.caughtPhosphorus;
     ammoniaOxidisers = other.ammoniaOxidisers;
     nitriteOxidisers = other.nitriteOxidisers;
-    System.arraycopy(other.adsorbedPhosphorus, 0, adsorbedPhosphorus, 0, adsorbedPhosphorus.length);
-    System.arraycopy(other.mediumG, 0, mediumG, 0, mediumG.length);
-    System.arraycopy(other.plantDryG, 0, plantDryG, 0, plantDryG.length);
+    System.arraycopy(
+        other.adsorbedPhosphorus, 0, adsorbedPhosphorus, 0, other.adsorbedPhosphorus.length);
+    System.arraycopy(other.mediumG, 0, mediumG, 0, other.mediumG.length);
+    System.arraycopy(other.plantDryG, 0, plantDryG, 0, other.plantDryG.length);
     System.arraycopy(other.nitrogenFlow, 0, nitrogenFlow, 0, nitrogenFlow.length);
     System.arraycopy(other.phosphorusFlow, 0, phosphorusFlow, 0, phosphorusFlow.length);
+  }
+
+  /** This state in a scenario that holds the same plants and at least the same adsorbers. */
+  public TankState in(Scenario scenario) {
+    TankState state = new TankState(scenario);
+    state.set(this);
+    for (int a = mediumG.length; a < scenario.adsorbers.length; a++) {
+      state.mediumG[a] = scenario.adsorbers[a].massG();
+    }
+    return state;
   }
 
   public TankState copy() {

@@ -122,8 +122,26 @@ public record TankModel(
     return with(lines, changed, routine, log);
   }
 
+  public TankModel withChangeWater(Blend changed) {
+    return with(lines, limits, changed, exports, routine, log);
+  }
+
+  public TankModel withExports(List<ExportMethod> changed) {
+    return with(lines, limits, changeWater, changed, routine, log);
+  }
+
   private TankModel with(
       Lines newLines, Limits newLimits, Optional<Routine> newRoutine, List<LogEntry> newLog) {
+    return with(newLines, newLimits, changeWater, exports, newRoutine, newLog);
+  }
+
+  private TankModel with(
+      Lines newLines,
+      Limits newLimits,
+      Blend newChangeWater,
+      List<ExportMethod> newExports,
+      Optional<Routine> newRoutine,
+      List<LogEntry> newLog) {
     return new TankModel(
         name,
         water,
@@ -139,13 +157,13 @@ public record TankModel(
         newLines,
         newLimits,
         waters,
-        changeWater,
+        newChangeWater,
         topOff,
         foods,
         feeding,
         livestock,
         plants,
-        exports,
+        newExports,
         fertilisers,
         dosing,
         kits,

@@ -21,9 +21,13 @@ import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.simulation.Scenario;
 import org.umberline.core.simulation.TankState;
 import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.ExportMethod;
+import org.umberline.core.tank.Kit;
+import org.umberline.core.tank.KitMethod;
 import org.umberline.core.tank.Limits;
 import org.umberline.core.tank.Line;
 import org.umberline.core.tank.Lines;
+import org.umberline.core.tank.PlantKind;
 import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.TankModel;
 
@@ -223,5 +227,142 @@ class PlannerTest {
     double uncertain = new Planner(tank, posterior).optionFor(7, TOMORROW).fraction().getAsDouble();
     double certain = planner(tank, 20).optionFor(7, TOMORROW).fraction().getAsDouble();
     assertThat(uncertain).isGreaterThan(certain + 0.05);
+  }
+
+  // ------------------------------------------------------------------ what would unbind
+
+  @Test
+  void aSourceOverTheCeilingIsUnboundByTheShareOfPurerWaterThatArithmeticSays() {
+    TankModel tank =
+        tank(60).water("ro", 0, 0).limits(limits(0.5, 120)).routine(weekly(0.25)).build();
+    Plan plan = planner(tank, 30).plan();
+    assertThat(plan.recommended()).isEmpty();
+    Plan.BlendAdvice blend =
+        plan.blends().stream().filter(b -> b.water().equals("ro")).findFirst().orElseThrow();
+    // peak = c + r T / f at f = 1/2: c may be 40 - 7 NET / 0.5, so the share is 1 - c / 60
+    double least = 1 - (40 - NET * 7 / 0.5) / 60;
+    assertThat(blend.share()).isBetween(least - 1e-9, least + 0.06);
+  }
+
+  private static Routine weekly(double fraction) {
+    return new Routine(fraction, 7, TOMORROW);
+  }
+
+  @Test
+  void leversSayWhatTheyDoToTheClimb() {
+    TankModel tank =
+        new TankBuilder()
+            .startedOn(TankBuilder.START.minusYears(1))
+            .ration(0.5)
+            .lines(40, 2)
+            .plant("fern", PlantKind.FLOATING, 100, 300, TankBuilder.always())
+            .export(new ExportMethod.Mechanical("floss", 0.4, TankBuilder.always()))
+            .build();
+    List<Plan.Lever> levers = planner(tank, 20).plan().otherLevers();
+    double tenth = lever(levers, "feed", -0.1).effectNitrateMgLPerWeek();
+    double half = lever(levers, "feed", -0.5).effectNitrateMgLPerWeek();
+    assertThat(tenth).isNegative();
+    assertThat(half / tenth).as("five times the cut").isEqualTo(5, within(0.6));
+    assertThat(levers)
+        .filteredOn(l -> l.lever().equals("media cleaned weekly"))
+        .allMatch(l -> l.effectNitrateMgLPerWeek() < 0)
+        .hasSize(1);
+    assertThat(levers)
+        .filteredOn(l -> l.lever().equals("phosphate adsorber g"))
+        .allMatch(l -> l.effectPhosphateMgLPerWeek() < 0 && l.change() == 20)
+        .hasSize(1);
+  }
+
+  private static Plan.Lever lever(List<Plan.Lever> levers, String name, double change) {
+    return levers.stream()
+        .filter(l -> l.lever().equals(name) && l.change() == change)
+        .findFirst()
+        .orElseThrow();
+  }
+
+  @Test
+  void aStepInNitrateCapsARoutineByItsPeak() {
+    Limits careful =
+        new Limits(
+            0.5,
+            List.of(7.0),
+            0.9,
+            90,
+            OptionalDouble.of(2),
+            OptionalDouble.empty(),
+            OptionalDouble.empty());
+    Plan.Option option = planner(tank(8).limits(careful).build(), 8.5).optionFor(7, TOMORROW);
+    assertThat(option.feasible()).isFalse();
+    assertThat(option.bindingLimit()).isEqualTo(BindingLimit.NITRATE_STEP);
+  }
+
+  @Test
+  void aDripRenewsAsTheExponentialSays() {
+    Plan plan = planner(tank(8).build(), 39).plan();
+    Plan.Drip drip = plan.drip().orElseThrow();
+    assertThat(drip.renewedPerWeek())
+        .isEqualTo(1 - Math.exp(-7 * drip.litresPerDay() / 100), within(1e-12));
+  }
+
+  @Test
+  void theNotesStateTheHonestArithmeticOfASeries() {
+    TankModel tank = tank(8).limits(limits(0.5, 90)).build();
+    Plan plan = planner(tank, 120).plan();
+    double left =
+        plan.recovery().stream().mapToDouble(s -> 1 - s.fraction()).reduce(1, (a, b) -> a * b);
+    assertThat(plan.notes())
+        .anyMatch(
+            note -> note.contains("renew " + Math.round(100 * (1 - left)) + " % of the water"));
+  }
+
+  @Test
+  void thePlantsThatWouldCloseTheBalanceHoldWhatComesIn() {
+    Plan.NoChange noChange = planner(tank(0).build(), 20).plan().noChange();
+    assertThat(noChange.feasible()).isFalse();
+    assertThat(noChange.netNitrogenMgPerDay()).isEqualTo(NET / 4.4268 * 100, within(0.5));
+    // floating plants: 6 % dry, 4 % N of it: 2.4 mg N a gram wet
+    assertThat(noChange.floatingPlantsGPerWeek())
+        .isEqualTo(7 * noChange.netNitrogenMgPerDay() / 2.4, within(1e-6));
+  }
+
+  @Test
+  void oldWaterIsWhatTheChangesLeft() {
+    TankBuilder builder = tank(0).startedOn(TankBuilder.START.minusYears(1));
+    assertThat(WaterAge.underRoutine(0.25, 7).over30Days())
+        .isEqualTo(Math.pow(0.75, 30 / 7.0), within(1e-12));
+    TankModel tank = builder.change(20, 50).change(-10, 50).build();
+    WaterAge age = planner(tank, 10).plan().upkeep().now();
+    assertThat(age.over30Days()).isEqualTo(0.5, within(1e-12));
+    assertThat(age.over90Days()).isEqualTo(0.25, within(1e-12));
+  }
+
+  // ------------------------------------------------------------------ value of a test
+
+  @Test
+  void aTestIsWorthMostWhereItTellsTheTwoCasesApart() {
+    int draws = 200;
+    double[] level = new double[draws];
+    boolean[] crosses = new boolean[draws];
+    for (int i = 0; i < draws; i++) {
+      crosses[i] = i % 5 == 0;
+      level[i] = crosses[i] ? 38 : 20;
+    }
+    Kit sharp = TankBuilder.kit("m", Analyte.NITRATE, KitMethod.PHOTOMETER, List.of(), 1, 0.03);
+    Kit blunt =
+        TankBuilder.kit("c", Analyte.NITRATE, KitMethod.COLOUR_CARD, List.of(0.0, 80.0), 0, 0.5);
+    TestValue.Worth told = TestValue.of(sharp, level, crosses, 0.1, 1);
+    TestValue.Worth untold = TestValue.of(blunt, level, crosses, 0.1, 1);
+    // without: 0.1 for changing all the same; with: 0.1 only in the fifth that crosses
+    assertThat(told.chance()).isEqualTo(0.2, within(1e-12));
+    assertThat(told.value()).isEqualTo(0.1 - 0.2 * 0.1, within(0.012));
+    assertThat(told.settles()).isEqualTo(0.8, within(0.05));
+    assertThat(untold.value()).isLessThan(0.02);
+  }
+
+  @Test
+  void aTestThatCannotTurnTheDecisionIsWorthNothing() {
+    double[] level = {10, 11, 12, 10};
+    Kit kit = TankBuilder.kit("m", Analyte.NITRATE, KitMethod.PHOTOMETER, List.of(), 1, 0.03);
+    assertThat(TestValue.of(kit, level, new boolean[4], 0.1, 1).value()).isZero();
   }
 }
