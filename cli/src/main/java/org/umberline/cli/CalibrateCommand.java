@@ -1,8 +1,18 @@
 package org.umberline.cli;
 
+import java.util.Locale;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.calibration.TestLikelihood;
+import org.umberline.core.chemistry.AmmoniaSpeciation;
+import org.umberline.core.judging.ChangeExperiment;
+import org.umberline.core.judging.FalseZero;
+import org.umberline.core.judging.NormalisedTest;
+import org.umberline.core.judging.Range;
+import org.umberline.core.quantity.Ammonia;
+import org.umberline.core.quantity.Nitrogen;
+import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.TankModel;
 import org.umberline.tankfile.Figures;
 import org.umberline.tankfile.TankFile;
 import picocli.CommandLine.Command;
@@ -29,7 +39,7 @@ final class CalibrateCommand extends ModelCommand {
     ObjectNode used = result.putObject("testsUsed");
     for (TestLikelihood.Use use : TestLikelihood.Use.values()) {
       used.put(
-          use.name().toLowerCase(java.util.Locale.ROOT),
+          use.name().toLowerCase(Locale.ROOT),
           posterior.readings().stream().filter(r -> r.likelihood().use() == use).count());
     }
     ArrayNode residuals = result.putArray("residuals");
@@ -47,7 +57,67 @@ final class CalibrateCommand extends ModelCommand {
       node.put("contradicts", reading.contradicts());
     }
     result.put("effectiveSamples", Figures.rounded(posterior.effectiveSamples()));
+    ObjectNode judged = result.putObject("judged");
+    changes(judged.putArray("waterChanges"), posterior);
+    for (FalseZero zero : FalseZero.of(known.tank())) {
+      ObjectNode node = judged.withArray("falseZeros").addObject();
+      node.put("at", zero.test().at().toString());
+      node.put("analyte", zero.test().analyte().term());
+      node.put("because", zero.because());
+    }
+    for (NormalisedTest test : NormalisedTest.of(known.tank())) {
+      ObjectNode node = judged.withArray("normalised").addObject();
+      node.put("at", test.test().at().toString());
+      node.put("analyte", test.test().analyte().term());
+      node.put("salinityPpt", Figures.rounded(test.measuredPpt()));
+      node.put("value", Figures.rounded(test.test().standardValue()));
+      node.put("normalised", Figures.rounded(test.normalised()));
+    }
+    freeAmmonia(judged, known.tank());
     return result;
+  }
+
+  private static void changes(ArrayNode array, Posterior posterior) {
+    for (ChangeExperiment change : ChangeExperiment.of(posterior)) {
+      ObjectNode node = array.addObject();
+      node.put("at", change.at().toString());
+      node.put("fraction", Figures.rounded(change.fraction()));
+      node.put("expectedDropMgL", Figures.rounded(change.expectedDrop()));
+      node.put("measuredDropMgL", Figures.rounded(change.measuredDrop()));
+      range(node, "impliedSourceMgL", change.impliedSource());
+      range(node, "impliedFraction", change.impliedFraction());
+      range(node, "impliedVolumeL", change.impliedVolumeL());
+      node.put("asExpected", change.asExpected());
+      ArrayNode explanations = node.putArray("explanations");
+      change.explanations().stream()
+          .sorted()
+          .forEach(e -> explanations.add(e.name().toLowerCase(Locale.ROOT)));
+    }
+  }
+
+  private static void range(ObjectNode node, String key, Range range) {
+    ObjectNode ends = node.putObject(key);
+    ends.put("low", Figures.rounded(range.low()));
+    if (Double.isInfinite(range.high())) {
+      ends.putNull("high");
+    } else {
+      ends.put("high", Figures.rounded(range.high()));
+    }
+  }
+
+  /** Free ammonia by the tank's pH and temperature, beside what is acutely harmful. */
+  private static void freeAmmonia(ObjectNode judged, TankModel tank) {
+    double share = AmmoniaSpeciation.freeShare(tank.pH(), tank.temperatureC());
+    for (LogEntry entry : tank.log()) {
+      if (entry instanceof LogEntry.Test test && test.analyte() == Analyte.AMMONIA) {
+        ObjectNode node = judged.withArray("freeAmmonia").addObject();
+        node.put("at", test.at().toString());
+        node.put("totalMgL", Figures.rounded(test.standardValue()));
+        node.put("freeMgL", Figures.rounded(share * test.standardValue()));
+        double acute = AmmoniaSpeciation.acuteCriterionMgL(tank.pH(), tank.temperatureC());
+        node.put("acuteTotalMgL", Figures.rounded(Ammonia.of(new Nitrogen(acute)).mgPerLitre()));
+      }
+    }
   }
 
   private static void spread(ObjectNode node, Posterior.Spread spread) {

@@ -193,7 +193,8 @@ class TankStoryTest {
     Browser.Answer moved =
         keeper.put(path, "{\"version\": 0, \"nitrate\": {\"ceilingMgL\": 25}, \"phosphate\": {}}");
     assertThat(moved.json().at("/lines/nitrate/ceilingMgL").asDouble()).isEqualTo(25);
-    assertThat(whatIf("FRACTION", 0.2, 3.5).at("/routine/fraction").asDouble()).isGreaterThan(before);
+    assertThat(whatIf("FRACTION", 0.2, 3.5).at("/routine/fraction").asDouble())
+        .isGreaterThan(before);
     Browser.Answer crossed =
         keeper.put(
             path,

@@ -4,9 +4,6 @@ import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
-import org.hipparchus.linear.Array2DRowRealMatrix;
-import org.hipparchus.linear.ArrayRealVector;
-import org.hipparchus.linear.QRDecomposition;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.TankModel;
@@ -65,10 +62,7 @@ final class Temperatures {
     for (int i = 0; i < day.length; i++) {
       rows[i] = wave(day[i]);
     }
-    return new QRDecomposition(new Array2DRowRealMatrix(rows, false))
-        .getSolver()
-        .solve(new ArrayRealVector(celsius))
-        .toArray();
+    return LeastSquares.fit(rows, celsius);
   }
 
   private static double[] wave(double day) {

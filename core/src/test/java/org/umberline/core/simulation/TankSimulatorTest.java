@@ -532,4 +532,103 @@ class TankSimulatorTest {
         .isEqualTo(START.plusDays(7));
     assertThat(weekly.after(START.plusDays(20)).nextOn()).isEqualTo(START.plusDays(28));
   }
+
+  /**
+   * Periodic mass balance with a first-order loss k: peak = [f c e^(-kT) + (r/k)(1 - e^(-kT))] / [1
+   * - (1 - f) e^(-kT)].
+   */
+  @ParameterizedTest
+  @CsvSource({"0.25, 7, 5", "0.5, 14, 10", "0.1, 3, 2"})
+  void aLossLowersThePeakAsTheClosedFormSays(double fraction, int every, double multiplier) {
+    TankModel tank =
+        new TankBuilder()
+            .startedOn(START.minusYears(1))
+            .water("tap", 8, 0)
+            .changeWater("tap")
+            .dosing(20)
+            .build();
+    int days = 60 * every;
+    List<Integer> changeDays = new ArrayList<>();
+    for (int day = 0; day < days; day += every) {
+      changeDays.add(day);
+    }
+    Scenario scenario = Scenario.of(tank, START, START.plusDays(days - 1), 0);
+    Multipliers multipliers = scenario.multipliers();
+    multipliers.unseenDenitrification = multiplier;
+    TankState state = new TankState(scenario);
+    scenario.start(state, multipliers, 5, 1);
+    Trace trace = new Trace(scenario);
+    PlannedChanges planned = PlannedChanges.atNoon(changeDays, fraction);
+    new TankSimulator(scenario).run(state, 0, days, multipliers, planned, trace);
+    double k = 0.004 * multiplier;
+    double r = 20 * 10 / 4.4268 / 100;
+    double stays = Math.exp(-k * every);
+    double peak =
+        (fraction * 8 / 4.4268 * stays + r / k * (1 - stays)) / (1 - (1 - fraction) * stays);
+    int last = changeDays.get(changeDays.size() - 1);
+    assertThat(trace.nitrateHigh[last]).isEqualTo(peak, within(2e-3 * peak));
+  }
+
+  // ------------------------------------------------------------------ a new tank's cycle
+
+  /** Ammonia peaks, then nitrite, then both are gone within three to six weeks (textbook). */
+  @Test
+  void aNewTankCyclesInThreeToSixWeeks() {
+    TankBuilder warm = new TankBuilder().startedOn(START).ration(0.4);
+    for (int day = 0; day < 70; day += 10) {
+      warm.test(day + 0.1, Analyte.TEMPERATURE, 25, "");
+    }
+    Run run = run(warm.build(), 70, 0.2, 0.01, PlannedChanges.NONE);
+    int ammoniaPeak = peak(run.trace.ammonia);
+    int nitritePeak = peak(run.trace.nitrite);
+    assertThat(ammoniaPeak).isBetween(5, 25);
+    assertThat(nitritePeak).isBetween(ammoniaPeak + 3, 45);
+    assertThat(run.trace.ammonia[ammoniaPeak]).isGreaterThan(0.5);
+    assertThat(run.trace.nitrite[nitritePeak]).isGreaterThan(0.5);
+    int done = nitritePeak;
+    while (run.trace.nitrite[done] > 0.1 || run.trace.ammonia[done] > 0.1) {
+      done++;
+    }
+    assertThat(done).isBetween(21, 56);
+    assertThat(run.trace.nitrate[69]).isGreaterThan(run.trace.nitrate[done] * 0.99);
+  }
+
+  private static int peak(double[] values) {
+    int peak = 0;
+    for (int i = 1; i < values.length; i++) {
+      if (values[i] > values[peak]) {
+        peak = i;
+      }
+    }
+    return peak;
+  }
+
+  @Test
+  void newSoilGivesOffAmmoniaAndDosedCarbonWithoutASkimmerComesBack() {
+    TankModel soil = new TankBuilder().startedOn(START).substrate(SubstrateKind.SOIL).build();
+    assertThat(run(soil, 30, 0, 0, PlannedChanges.NONE).state.nitrogenMg(Flow.SOIL)).isPositive();
+    Span always = TankBuilder.always();
+    TankBuilder dosed =
+        new TankBuilder()
+            .startedOn(START.minusYears(1))
+            .export(new ExportMethod.CarbonDose("c", CarbonSource.ETHANOL_40, 1, always));
+    Run back = run(dosed.build(), 60, 5, 0.5, PlannedChanges.NONE);
+    TankState start = new TankState(back.scenario);
+    back.scenario.start(start, back.scenario.multipliers(), 5, 0.5);
+    assertThat(back.scenario.nitrogenMg(back.state))
+        .isEqualTo(back.scenario.nitrogenMg(start), within(1e-6));
+    dosed.export(new ExportMethod.Skimmer("s", 0.4, always));
+    Run skimmed = run(dosed.build(), 60, 5, 0.5, PlannedChanges.NONE);
+    assertThat(skimmed.state.nitrogenMg(Flow.SKIMMED)).isGreaterThan(50);
+    assertThat(skimmed.state.nitrateMg()).isLessThan(back.state.nitrateMg() - 30);
+  }
+
+  @Test
+  void growingAnimalsKeepMoreTheHeavierTheyGet() {
+    TankModel tank =
+        new TankBuilder().startedOn(START.minusYears(1)).ration(2).animals(20, Stage.FRY).build();
+    Scenario scenario = Scenario.of(tank, START, START.plusDays(59), 0);
+    assertThat(scenario.foodOf(40).nitrogenKept())
+        .isGreaterThan(1.5 * scenario.foodOf(0).nitrogenKept());
+  }
 }

@@ -1,0 +1,2 @@
+/** What readings are worth: changes as experiments, false zeros, differences a kit can show. */
+package org.umberline.core.judging;
