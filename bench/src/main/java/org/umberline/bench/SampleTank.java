@@ -1,6 +1,15 @@
 package org.umberline.bench;
 
 import java.time.LocalDate;
+import java.util.Arrays;
+import java.util.Random;
+import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.simulation.Multipliers;
+import org.umberline.core.simulation.PlannedChanges;
+import org.umberline.core.simulation.Scenario;
+import org.umberline.core.simulation.TankSimulator;
+import org.umberline.core.simulation.TankState;
+import org.umberline.core.simulation.Trace;
 import org.umberline.core.tank.TankModel;
 import org.umberline.tankfile.TankFileException;
 import org.umberline.tankfile.TankFileReader;
@@ -12,20 +21,51 @@ final class SampleTank {
 
   private SampleTank() {}
 
+  /** The tank with tests read off a run of it, by kits with errors; the same every time. */
   static TankModel tank() {
     StringBuilder log = new StringBuilder();
     for (int week = 0; week < 52; week++) {
       LocalDate day = START.plusDays(week * 7L + 3);
       entry(log, day, 17, "\"type\": \"water-change\", \"litres\": 30");
-      int nitrate = new int[] {10, 20, 20, 20, 40}[week % 5];
-      entry(log, day, 16, test("nitrate", nitrate, "card"));
+    }
+    TankModel untested = read(log);
+    Scenario scenario = Scenario.of(untested, START, START.plusDays(DAYS), 0);
+    Multipliers truth = scenario.multipliers();
+    Arrays.fill(truth.nitrogenLoad, 1.2);
+    Arrays.fill(truth.phosphorusLoad, 0.7);
+    TankState state = new TankState(scenario);
+    scenario.start(state, truth, 4, 0.15);
+    Trace trace = new Trace(scenario);
+    new TankSimulator(scenario).run(state, 0, scenario.days(), truth, PlannedChanges.NONE, trace);
+    Random random = new Random(5);
+    for (int week = 0; week < 52; week++) {
+      LocalDate day = START.plusDays(week * 7L + 2);
+      double nitrate = Nutrient.NITRATE.ion(trace.nitrate[week * 7 + 2]);
+      entry(log, day, 23, test("nitrate", nearest(nitrate * (1 + error(random))), "card"));
       if (week < 48) {
-        entry(log, day, 16, test("phosphate", 0.4 + 0.05 * (week % 7), "meter"));
+        double phosphate = Nutrient.PHOSPHATE.ion(trace.phosphorus[week * 7 + 2]);
+        double shown = Math.rint(100 * phosphate * (1 + error(random))) / 100;
+        entry(log, day, 23, test("phosphate", shown, "meter"));
       }
     }
-    log.setLength(log.length() - 1);
+    return read(log);
+  }
+
+  private static double error(Random random) {
+    return 0.07 * random.nextGaussian();
+  }
+
+  private static double nearest(double value) {
+    double nearest = 0;
+    for (double step : new double[] {0, 5, 10, 20, 40, 80}) {
+      nearest = Math.abs(step - value) < Math.abs(nearest - value) ? step : nearest;
+    }
+    return nearest;
+  }
+
+  private static TankModel read(StringBuilder log) {
     try {
-      return TankFileReader.read(FILE.formatted(log)).tank();
+      return TankFileReader.read(FILE.formatted(log.substring(0, log.length() - 1))).tank();
     } catch (TankFileException e) {
       throw new IllegalStateException(e);
     }

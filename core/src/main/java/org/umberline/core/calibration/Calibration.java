@@ -61,6 +61,11 @@ public final class Calibration {
   private static final int MOST_BATCHES = 2;
 
   private static final int MOVES = 3;
+
+  /** Below this share they are moved more often: few of them can be trusted. */
+  private static final double HARDLY_EFFECTIVE = 0.15;
+
+  private static final int MANY_MOVES = 6;
   private static final double MOVE_SIZE = 0.35;
 
   private final Scenario scenario;
@@ -113,7 +118,7 @@ public final class Calibration {
   private Calibration(Scenario scenario) {
     this.scenario = scenario;
     parameters = new Parameters(scenario);
-    simulator = new TankSimulator(scenario);
+    simulator = TankSimulator.quick(scenario);
     tests = scenario.probesKnown();
     likelihoods = new TestLikelihood[tests.size()];
     bias = new int[tests.size()];
@@ -182,9 +187,12 @@ public final class Calibration {
     } while (effective < FEWEST_EFFECTIVE * draws && outcomes.size() < MOST_BATCHES * draws);
     int[] chosen = Resampling.resample(weight, draws, random);
     List<Outcome> kept = new ArrayList<>(draws);
-    boolean moved = effective < FEWEST_EFFECTIVE * draws;
+    int moves =
+        effective >= FEWEST_EFFECTIVE * draws
+            ? 0
+            : effective >= HARDLY_EFFECTIVE * draws ? MOVES : MANY_MOVES;
     for (int index : chosen) {
-      kept.add(moved ? moved(outcomes.get(index), linear, random) : outcomes.get(index));
+      kept.add(moved(outcomes.get(index), moves, linear, random));
     }
     return posterior(kept, effective, random);
   }
@@ -243,29 +251,7 @@ public final class Calibration {
       simulate(at);
       double[] base = truth.clone();
       double here = rough ? 0 : logLikelihood(at, truth) - 0.5 * Resampling.sumOfSquares(at);
-      double[][] truths = new double[parameters.firstBias()][];
-      double[] moved = at.clone();
-      for (int j = 0; j < truths.length; j++) {
-        if (truths[j] != null) {
-          continue;
-        }
-        int partner = parameters.partnerOf(j);
-        moved[j] = at[j] + Linearisation.DELTA;
-        if (partner >= 0) {
-          moved[partner] = at[partner] + Linearisation.DELTA;
-        }
-        simulate(moved);
-        moved[j] = at[j];
-        truths[j] = truth.clone();
-        if (partner >= 0) {
-          moved[partner] = at[partner];
-          truths[partner] = truth.clone();
-          for (int i = 0; i < truth.length; i++) {
-            boolean ofPhosphorus = tests.get(i).analyte() == Analyte.PHOSPHATE;
-            truths[ofPhosphorus ? j : partner][i] = base[i];
-          }
-        }
-      }
+      double[][] truths = moved(at, base);
       linear = new Linearisation(parameters, likelihoods, bias, at, base, truths);
       double[] next = linear.search(rough);
       double furthest = 0;
@@ -278,6 +264,7 @@ public final class Calibration {
         }
         next = noWorse(at, here, next);
         if (next == at) {
+          linear.stay();
           break;
         }
       }
@@ -287,6 +274,34 @@ public final class Calibration {
       }
     }
     return linear;
+  }
+
+  /** Concentrations at the tests with one coordinate after the other moved a little. */
+  private double[][] moved(double[] at, double[] base) {
+    double[][] truths = new double[parameters.firstBias()][];
+    double[] moved = at.clone();
+    for (int j = 0; j < truths.length; j++) {
+      if (truths[j] != null) {
+        continue;
+      }
+      int partner = parameters.partnerOf(j);
+      moved[j] = at[j] + Linearisation.DELTA;
+      if (partner >= 0) {
+        moved[partner] = at[partner] + Linearisation.DELTA;
+      }
+      simulate(moved);
+      moved[j] = at[j];
+      truths[j] = truth.clone();
+      if (partner >= 0) {
+        moved[partner] = at[partner];
+        truths[partner] = truth.clone();
+        for (int i = 0; i < truth.length; i++) {
+          boolean ofPhosphorus = tests.get(i).analyte() == Analyte.PHOSPHATE;
+          truths[ofPhosphorus ? j : partner][i] = base[i];
+        }
+      }
+    }
+    return truths;
   }
 
   /** The point towards {@code next} that is no less likely than {@code at}, or {@code at}. */
@@ -307,12 +322,12 @@ public final class Calibration {
   }
 
   /** The outcome after some Crank-Nicolson steps over the tank itself. */
-  private Outcome moved(Outcome from, Linearisation linear, RandomGenerator random) {
+  private Outcome moved(Outcome from, int moves, Linearisation linear, RandomGenerator random) {
     double shrink = Math.sqrt(1 - MOVE_SIZE * MOVE_SIZE);
     double[] noise = new double[parameters.size()];
     Outcome at = from;
     double current = logRatio(at, linear);
-    for (int m = 0; m < MOVES; m++) {
+    for (int m = 0; m < moves; m++) {
       linear.proposal(random, noise);
       double[] z = new double[noise.length];
       for (int j = 0; j < z.length; j++) {

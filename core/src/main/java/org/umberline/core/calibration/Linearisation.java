@@ -19,12 +19,21 @@ final class Linearisation {
    */
   static final double DELTA = 0.1;
 
-  /** No coordinate goes further than this from where the slopes were taken. */
-  private static final double TRUSTED = 2;
+  /**
+   * Draws believe the tests by this much only: where the tank differs from its stand-in the truth
+   * must still lie among them.
+   */
+  private static final double TEMPER = 0.9;
+
+  /** No coordinate goes further than this from where the slopes were taken, led by parabolas. */
+  private static final double TRUSTED_FROM_AFAR = 2;
+
+  /** And led by the likelihood itself. */
+  private static final double TRUSTED = 1;
 
   private static final int NEWTON_STEPS = 30;
   private static final int PROPOSALS_PER_DRAW = 3;
-  private static final int MOVES = 4;
+  private static final int MOVES = 12;
   private static final double MOVE_SIZE = 0.4;
 
   /** A concentration this small is taken for none, in the standard unit. */
@@ -99,13 +108,18 @@ final class Linearisation {
     return sum;
   }
 
+  /** Logarithm of the likelihood, tempered as for {@link #draw}. */
   double logLikelihood(double[] z) {
     lookAt(z);
     double sum = 0;
     for (int i = 0; i < base.length; i++) {
       sum += likelihoods[i].quickLogLikelihood(logShown(i));
     }
-    return sum;
+    return TEMPER * sum;
+  }
+
+  private double tempered(double[] z) {
+    return logLikelihood(z) - 0.5 * Resampling.sumOfSquares(z);
   }
 
   private double logPosterior(double[] z, boolean rough) {
@@ -125,6 +139,7 @@ final class Linearisation {
 
   /** The most likely point; the curvature there is kept for {@link #draw}. */
   double[] search(boolean rough) {
+    double trusted = rough ? TRUSTED_FROM_AFAR : TRUSTED;
     int size = at.length;
     double[] z = at.clone();
     double best = logPosterior(z, rough);
@@ -146,7 +161,7 @@ final class Linearisation {
                 .toArray();
         double[] next = new double[size];
         for (int j = 0; j < size; j++) {
-          next[j] = Math.max(at[j] - TRUSTED, Math.min(at[j] + TRUSTED, z[j] + step[j]));
+          next[j] = Math.max(at[j] - trusted, Math.min(at[j] + trusted, z[j] + step[j]));
         }
         double value = logPosterior(next, rough);
         if (value > best) {
@@ -164,10 +179,19 @@ final class Linearisation {
         break;
       }
     }
+    settle(z, curvature);
+    return z;
+  }
+
+  /** Takes the point where the slopes were taken for the most likely one. */
+  void stay() {
+    settle(at.clone(), curvature(at, false, new double[at.length]));
+  }
+
+  private void settle(double[] z, RealMatrix curvature) {
     mode = z;
     root = new CholeskyDecomposition(curvature).getLT().getData();
     spread = inverse(root);
-    return z;
   }
 
   /** Negative second derivative of the log posterior, kept positive; fills {@code gradient}. */
@@ -276,7 +300,7 @@ final class Linearisation {
       for (int j = 0; j < size; j++) {
         z[j] += mode[j];
       }
-      logWeight[i] = logPosterior(z, false) - logProposal(z);
+      logWeight[i] = tempered(z) - logProposal(z);
     }
     int[] chosen = Resampling.resample(Resampling.normalised(logWeight), draws, random);
     double[][] kept = new double[draws][];
@@ -291,7 +315,7 @@ final class Linearisation {
         for (int j = 0; j < size; j++) {
           next[j] = mode[j] + shrink * (z[j] - mode[j]) + MOVE_SIZE * noise[j];
         }
-        double weight = logPosterior(next, false) - logProposal(next);
+        double weight = tempered(next) - logProposal(next);
         if (Math.log(random.nextDouble()) < weight - current) {
           System.arraycopy(next, 0, z, 0, size);
           current = weight;

@@ -23,8 +23,8 @@ final class Priors {
 
   static final double DENITRIFICATION_SD = 0.7;
 
-  /** What turns to gas without gear for it differs from tank to tank by more than anything else. */
-  static final double UNSEEN_DENITRIFICATION_SD = 1;
+  /** What turns to gas without gear for it differs much from tank to tank. */
+  static final double UNSEEN_DENITRIFICATION_SD = 0.6;
 
   static final double NITRIFIER_GROWTH_SD = 0.25;
 

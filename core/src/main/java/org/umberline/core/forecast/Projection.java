@@ -49,7 +49,7 @@ public final class Projection {
     }
     List<Posterior.Draw> draws = posterior.draws();
     Projection projection = new Projection(posterior, days, draws.size());
-    TankSimulator simulator = new TankSimulator(scenario);
+    TankSimulator simulator = TankSimulator.quick(scenario);
     TankState state = new TankState(scenario);
     Trace trace = new Trace(scenario);
     for (int i = 0; i < draws.size(); i++) {

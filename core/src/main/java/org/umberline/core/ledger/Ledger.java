@@ -60,7 +60,7 @@ public record Ledger(
     int end = scenario.asOfDay() + 1;
     int begin = Math.max(0, end - days);
     int draws = Math.min(MOST_DRAWS, posterior.draws().size());
-    TankSimulator simulator = new TankSimulator(scenario);
+    TankSimulator simulator = TankSimulator.quick(scenario);
     Trace trace = new Trace(scenario);
     TankState[] before = new TankState[draws];
     TankState[] after = new TankState[draws];

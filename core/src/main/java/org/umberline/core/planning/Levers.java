@@ -135,7 +135,7 @@ final class Levers {
 
   /** mg of the element per litre at the end of the days, {@code [nutrient][draw]}. */
   private double[][] ends(Scenario changed, Consumer<Multipliers> pulled) {
-    TankSimulator simulator = new TankSimulator(changed);
+    TankSimulator simulator = TankSimulator.quick(changed);
     Trace trace = new Trace(changed);
     double[][] ends = new double[2][draws];
     for (int i = 0; i < draws; i++) {

@@ -56,7 +56,7 @@ final class LineKeeping {
   LineKeeping(Posterior posterior, Lines lines, int days) {
     this.posterior = posterior;
     scenario = posterior.scenario();
-    simulator = new TankSimulator(scenario);
+    simulator = TankSimulator.quick(scenario);
     state = new TankState(scenario);
     trace = new Trace(scenario);
     first = scenario.asOfDay() + 1;

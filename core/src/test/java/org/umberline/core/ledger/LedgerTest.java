@@ -52,8 +52,8 @@ class LedgerTest {
     Posterior posterior =
         Calibration.calibrate(builder.build(), TankBuilder.START.plusDays(59), 1, 200, 1);
     Ledger nitrogen = Ledger.of(posterior, 28).get(Nutrient.NITRATE.ordinal());
-    assertThat(nitrogen.netMgLPerWeek().mean()).isEqualTo(14, within(0.7));
-    assertThat(nitrogen.netGramsPerMonth().mean()).isEqualTo(6, within(0.3));
+    assertThat(nitrogen.netMgLPerWeek().mean()).isEqualTo(14, within(1.2));
+    assertThat(nitrogen.netGramsPerMonth().mean()).isEqualTo(6, within(0.5));
     assertThat(nitrogen.in())
         .anySatisfy(
             line -> {

@@ -9,6 +9,9 @@ import org.umberline.core.forecast.Hindcast;
 import org.umberline.core.forecast.Hindcast.Forecasted;
 import org.umberline.core.forecast.Hindcast.Score;
 import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.TankModel;
 
 /** Hindcasts over synthetic tanks, told as a table: {@code first seed, seeds a way, draws}. */
 public final class HindcastReport {
@@ -18,21 +21,41 @@ public final class HindcastReport {
   private HindcastReport() {}
 
   /** Every forecast of every tank. */
-  public record Result(SyntheticTank.Way way, List<Forecasted> forecasts) {}
+  public record Result(SyntheticTank.Way way, TankModel tank, List<Forecasted> forecasts) {
+    /** The concentration as the kit saw it, which the synthetic keeper's notes give away. */
+    double truth(Forecasted forecast) {
+      Analyte analyte =
+          forecast.nutrient() == Nutrient.NITRATE ? Analyte.NITRATE : Analyte.PHOSPHATE;
+      return tank.log().stream()
+          .filter(LogEntry.Test.class::isInstance)
+          .map(LogEntry.Test.class::cast)
+          .filter(t -> t.analyte() == analyte && t.at().toInstant().equals(forecast.at()))
+          .mapToDouble(t -> Double.parseDouble(t.note()))
+          .findFirst()
+          .orElseThrow();
+    }
+  }
 
   public static List<Result> run(long firstSeed, int seeds, int draws) {
     return LongStream.range(firstSeed, firstSeed + seeds)
         .boxed()
         .flatMap(
-            seed -> Arrays.stream(SyntheticTank.Way.values()).map(way -> new Object[] {way, seed}))
+            seed ->
+                Arrays.stream(SyntheticTank.Way.values())
+                    .map(way -> new Object[] {way, seed, draws}))
         .parallel()
-        .map(
-            job ->
-                new Result(
-                    (SyntheticTank.Way) job[0],
-                    Hindcast.of(
-                        SyntheticTank.of((SyntheticTank.Way) job[0], (long) job[1]), draws, 1)))
+        .map(HindcastReport::result)
         .toList();
+  }
+
+  private static Result result(Object[] job) {
+    SyntheticTank.Way way = (SyntheticTank.Way) job[0];
+    TankModel tank = SyntheticTank.of(way, (long) job[1]);
+    return new Result(way, tank, Hindcast.of(tank, draws(job), 1));
+  }
+
+  private static int draws(Object[] job) {
+    return (int) job[2];
   }
 
   /** Scores of one nutrient and horizon over tanks of one way, or of all for null. */
@@ -56,6 +79,7 @@ public final class HindcastReport {
     for (Nutrient nutrient : Nutrient.values()) {
       for (int horizon : Hindcast.HORIZONS) {
         print("all", nutrient, horizon, score(results, null, nutrient, horizon));
+        againstTruth(results, nutrient, horizon);
       }
     }
     for (SyntheticTank.Way way : SyntheticTank.Way.values()) {
@@ -63,6 +87,42 @@ public final class HindcastReport {
         print(way.name(), nutrient, 14, score(results, way, nutrient, 14));
       }
     }
+  }
+
+  /** The same errors against what was true: no kit's error and no card's step in them. */
+  private static void againstTruth(List<Result> results, Nutrient nutrient, int horizon) {
+    List<double[]> errors = new ArrayList<>();
+    for (Result result : results) {
+      for (Forecasted f : result.forecasts()) {
+        if (f.nutrient() == nutrient && f.horizonDays() == horizon) {
+          double truth = result.truth(f);
+          errors.add(
+              new double[] {
+                Math.abs(f.level() - truth),
+                Math.abs(f.hold() - truth),
+                Math.abs(f.line() - truth),
+                Math.abs(f.slope() - truth)
+              });
+        }
+      }
+    }
+    double[] medians = new double[4];
+    for (int rule = 0; rule < 4; rule++) {
+      int at = rule;
+      double[] sorted = errors.stream().mapToDouble(e -> e[at]).sorted().toArray();
+      medians[rule] = sorted[sorted.length / 2];
+    }
+    double better = Math.min(medians[1], medians[2]);
+    System.out.printf(
+        Locale.ROOT,
+        "  against the truth: %.3f  hold %.3f line %.3f slope %.3f  below better rule %.0f %%,"
+            + " below slope %.0f %%%n",
+        medians[0],
+        medians[1],
+        medians[2],
+        medians[3],
+        100 * (1 - medians[0] / better),
+        100 * (1 - medians[0] / medians[3]));
   }
 
   private static void print(String what, Nutrient nutrient, int horizon, Score score) {
