@@ -41,6 +41,9 @@ public final class TankSimulator {
    */
   private static final double QUICK = 10;
 
+  /** A smaller jump, in logarithms, leaves the pools on their course. */
+  private static final double LARGE_JUMP = 0.1;
+
   /** A pool under this much, mg N or P a litre, is judged as if it held so much. */
   private static final double SMALL_NITROGEN_MG_L = 0.03;
 
@@ -342,7 +345,6 @@ public final class TankSimulator {
       double moved = state.nitrate * Math.expm1(nitrate);
       state.nitrate += moved;
       add(state, moved > 0 ? Flow.UNEXPLAINED_IN : Flow.UNEXPLAINED_OUT, Math.abs(moved), 0);
-      disturbed();
     }
     if (phosphorus != 0) {
       double factor = Math.expm1(phosphorus);
@@ -352,6 +354,8 @@ public final class TankSimulator {
       state.boundPhosphorus += bound;
       Flow flow = factor > 0 ? Flow.UNEXPLAINED_IN : Flow.UNEXPLAINED_OUT;
       add(state, flow, 0, Math.abs(water + bound));
+    }
+    if (Math.max(Math.abs(nitrate), Math.abs(phosphorus)) > LARGE_JUMP) {
       disturbed();
     }
   }
