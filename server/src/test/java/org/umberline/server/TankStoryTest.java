@@ -187,19 +187,17 @@ class TankStoryTest {
   }
 
   @Test
-  void aLowerLineAsksForMoreWater() {
+  void aHigherLineAsksForLessWater() {
     String path = "/api/tanks/" + tank + "/lines";
-    String line = "{\"version\": %d, \"nitrate\": {\"ceilingMgL\": %d}, \"phosphate\": {}}";
-    keeper.put(path, line.formatted(0, 40));
     double before = whatIf("FRACTION", 0.2, 3.5).at("/routine/fraction").asDouble();
-    Browser.Answer moved = keeper.put(path, line.formatted(1, 25));
-    assertThat(moved.json().at("/lines/nitrate/ceilingMgL").asDouble()).isEqualTo(25);
-    assertThat(whatIf("FRACTION", 0.2, 3.5).at("/routine/fraction").asDouble())
-        .isGreaterThan(before);
+    Browser.Answer moved =
+        keeper.put(path, "{\"version\": 0, \"nitrate\": {\"ceilingMgL\": 60}, \"phosphate\": {}}");
+    assertThat(moved.json().at("/lines/nitrate/ceilingMgL").asDouble()).isEqualTo(60);
+    assertThat(whatIf("FRACTION", 0.2, 3.5).at("/routine/fraction").asDouble()).isLessThan(before);
     Browser.Answer crossed =
         keeper.put(
             path,
-            "{\"version\": 2, \"nitrate\": {\"floorMgL\": 30, \"ceilingMgL\": 25},"
+            "{\"version\": 1, \"nitrate\": {\"floorMgL\": 30, \"ceilingMgL\": 25},"
                 + " \"phosphate\": {}}");
     assertThat(crossed.status()).isEqualTo(400);
     assertThat(crossed.json().path("detail").asString()).contains("a floor below the ceiling");
