@@ -7,7 +7,6 @@ import org.umberline.tankfile.Figures;
 import org.umberline.tankfile.TankFile;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.ParameterException;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -26,10 +25,7 @@ final class LedgerCommand extends ModelCommand {
 
   @Override
   ObjectNode answer(String name, TankFile file) {
-    if (days < 1 || days > MOST_DAYS) {
-      throw new ParameterException(
-          spec.commandLine(), "--days is " + days + "; allowed: 1 to " + MOST_DAYS);
-    }
+    checkDays(days, MOST_DAYS);
     Known known = known(file.tank());
     Posterior posterior = calibrate(known, 1);
     ObjectNode result = begin(name, known, file);

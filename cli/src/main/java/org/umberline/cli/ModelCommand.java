@@ -60,6 +60,14 @@ abstract class ModelCommand extends FileCommand {
     }
   }
 
+  /** Refuses days outside 1 to {@code most}. */
+  final void checkDays(int days, int most) {
+    if (days < 1 || days > most) {
+      throw new ParameterException(
+          spec.commandLine(), "--days is " + days + "; allowed: 1 to " + most);
+    }
+  }
+
   final Posterior calibrate(Known known, int days) {
     return Calibration.calibrate(known.tank(), known.day(), days, Calibration.DRAWS, seed);
   }

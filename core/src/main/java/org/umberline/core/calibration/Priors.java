@@ -53,8 +53,8 @@ final class Priors {
   static final double UNKNOWN_WATER_SD = 1.2;
 
   /**
-   * The load wanders: standard deviation of its logarithm per square root of a week (about 4 % by
-   * the trade's experience; a little more on synthetic tanks).
+   * The load wanders: standard deviation of its logarithm per square root of a week. About 4 % from
+   * memory; a little more, chosen on synthetic tanks.
    */
   static final double DRIFT_PER_ROOT_WEEK = 0.05;
 

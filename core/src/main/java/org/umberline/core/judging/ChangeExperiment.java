@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.calibration.TestLikelihood;
+import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.simulation.Scenario;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Blend;
@@ -87,9 +88,7 @@ public record ChangeExperiment(
       }
     }
     rises.sort(Double::compare);
-    return rises.isEmpty()
-        ? 0
-        : org.umberline.core.forecast.Nutrient.NITRATE.ion(rises.get(rises.size() / 2));
+    return rises.isEmpty() ? 0 : Nutrient.NITRATE.ion(rises.get(rises.size() / 2));
   }
 
   /**

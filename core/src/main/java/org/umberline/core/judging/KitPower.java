@@ -45,7 +45,7 @@ public final class KitPower {
   /** What a reading may mean: a card's step, or the reading give or take nine cases in ten. */
   static Range meaning(TestLikelihood reading) {
     if (reading.use() == TestLikelihood.Use.EXACT) {
-      double middle = (reading.lowest() + reading.highest()) / 2;
+      double middle = reading.highest() - reading.error();
       double wide = NINE_IN_TEN * reading.error();
       return new Range(Math.max(0, middle - wide), middle + wide);
     }

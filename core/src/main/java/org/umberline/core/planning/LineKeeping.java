@@ -90,20 +90,16 @@ final class LineKeeping {
   }
 
   /**
-   * Runs the first {@code draws} draws over the horizon.
+   * Runs every draw over the horizon.
    *
    * @param judgedFrom day ahead from which the lines are judged, 0 being the day after as-of
-   * @param giveUpBelow stops early once the share under the ceilings cannot reach this; the result
-   *     then only says that it is less
    */
-  Kept kept(PlannedChanges planned, int judgedFrom, int draws, double giveUpBelow) {
+  Kept kept(PlannedChanges planned, int judgedFrom) {
     int within = 0;
     int underCeilings = 0;
     int[] broken = new int[4];
-    int seen = 0;
-    for (int i = 0; i < draws; i++) {
+    for (int i = 0; i < draws(); i++) {
       run(i, planned);
-      seen++;
       boolean nitrogenOver = false;
       boolean phosphorusOver = false;
       boolean nitrogenUnder = false;
@@ -121,11 +117,8 @@ final class LineKeeping {
       boolean under = !nitrogenOver && !phosphorusOver;
       underCeilings += under ? 1 : 0;
       within += under && !nitrogenUnder && !phosphorusUnder ? 1 : 0;
-      if (seen - underCeilings > (1 - giveUpBelow) * draws + 1e-9) {
-        break;
-      }
     }
-    double all = seen;
+    double all = draws();
     return new Kept(
         within / all,
         underCeilings / all,

@@ -46,6 +46,7 @@ public record Plan(
    * @param fraction share of the net volume to change today, empty when none
    * @param until without any further change the lines hold, with the wanted confidence, through
    *     this day; empty when they do not hold tomorrow, or hold over the whole horizon
+   * @param atOnce whether ammonia or nitrite of a new tank calls for it, whatever routine holds
    * @param holdsThroughHorizon whether no change is needed over the whole horizon
    */
   public record Today(
@@ -54,6 +55,7 @@ public record Plan(
       OptionalDouble litres,
       List<String> why,
       Optional<LocalDate> until,
+      boolean atOnce,
       boolean holdsThroughHorizon) {}
 
   /** Peaks and troughs are medians of the draws over the days judged, mg/L of the ion. */

@@ -245,8 +245,8 @@ public final class Planner {
         : recovery.size();
   }
 
-  private LineKeeping.Kept kept(Routine routine, int draws, double giveUpBelow) {
-    return keeping.kept(changes(routine), judgedFrom(routine), draws, giveUpBelow);
+  private LineKeeping.Kept kept(Routine routine) {
+    return keeping.kept(changes(routine), judgedFrom(routine));
   }
 
   private boolean holds(Routine routine) {
@@ -285,7 +285,7 @@ public final class Planner {
     }
     Routine largest = new Routine(most / 100.0, everyDays, nextOn);
     if (!holds(largest)) {
-      return infeasible(everyDays, single.limit(), kept(largest, keeping.draws(), 0).within());
+      return infeasible(everyDays, single.limit(), kept(largest).within());
     }
     int percent = smallest(most, p -> holds(new Routine(p / 100.0, everyDays, nextOn)));
     // What the search's share of the draws found is confirmed by all of them.
@@ -293,7 +293,7 @@ public final class Planner {
       percent++;
     }
     Routine routine = new Routine(percent / 100.0, everyDays, nextOn);
-    LineKeeping.Kept kept = kept(routine, keeping.draws(), 0);
+    LineKeeping.Kept kept = kept(routine);
     double fraction = percent / 100.0;
     if (Math.max(kept.nitrateUnder(), kept.phosphateUnder()) > 1 - limits.confidence()) {
       return infeasible(
@@ -334,10 +334,7 @@ public final class Planner {
       return BindingLimit.NONE;
     }
     LineKeeping.Kept less =
-        kept(
-            new Routine(routine.fraction() - 0.01, routine.everyDays(), routine.nextOn()),
-            keeping.draws(),
-            0);
+        kept(new Routine(routine.fraction() - 0.01, routine.everyDays(), routine.nextOn()));
     return less.nitrateOver() >= less.phosphateOver()
         ? BindingLimit.NITRATE_CEILING
         : BindingLimit.PHOSPHATE_CEILING;
@@ -369,7 +366,7 @@ public final class Planner {
 
   /** Chance that the lines hold over the horizon under a routine, wherever it comes from. */
   public double probability(Routine routine) {
-    return kept(routine, keeping.draws(), 0).within();
+    return kept(routine).within();
   }
 
   /** What a routine, wherever it comes from, would do. */
@@ -390,7 +387,7 @@ public final class Planner {
 
   /** Chance that the lines hold over the horizon without any further change. */
   public double probabilityLeftAlone() {
-    return keeping.kept(PlannedChanges.NONE, 0, keeping.draws(), 0).within();
+    return keeping.kept(PlannedChanges.NONE, 0).within();
   }
 
   /** Share of the net volume that one change may be at most, and what sets it. */
@@ -493,7 +490,8 @@ public final class Planner {
         held > 0 && !noneNeeded ? Optional.of(ahead(held - 1)) : Optional.empty();
     OptionalDouble fraction = OptionalDouble.empty();
     if (acute.now()) {
-      fraction = OptionalDouble.of(wholePercents(single.largestFraction()) / 100.0);
+      int most = wholePercents(single.largestFraction());
+      fraction = most > 0 ? OptionalDouble.of(most / 100.0) : OptionalDouble.empty();
       why.add(
           "Ammonia is over 0.5 mg/L or nitrite over 1 mg/L, or will be by tomorrow: change at once,"
               + " aerate, feed nothing.");
@@ -541,7 +539,8 @@ public final class Planner {
         fraction.isPresent()
             ? OptionalDouble.of(fraction.getAsDouble() * tank.netVolumeL())
             : OptionalDouble.empty();
-    return new Plan.Today(verdict, fraction, litres, List.copyOf(why), until, noneNeeded);
+    return new Plan.Today(
+        verdict, fraction, litres, List.copyOf(why), until, acute.now(), noneNeeded);
   }
 
   /** Where a floor is broken already, more change is not the answer. */
@@ -713,16 +712,12 @@ public final class Planner {
     if (days < 1) {
       return new Plan.NoChange(feasible, 0, 0, 0);
     }
-    double[] now = {medianNow(Nutrient.NITRATE)};
+    double now = medianNow(Nutrient.NITRATE);
     double ahead = keeping.mediansAfter(PlannedChanges.NONE, days)[0];
-    double perDay =
-        Nutrient.NITRATE.element(Math.max(0, ahead - now[0])) / days * tank.netVolumeL();
-    if (ahead < now[0]) {
-      perDay = 0;
-    }
+    double perDay = Nutrient.NITRATE.element(Math.max(0, ahead - now)) / days * tank.netVolumeL();
     double tissue =
         PlantKind.FLOATING.dryMatterPercent() / 100 * PlantKind.FLOATING.nitrogenPercentDry() * 10;
-    double nitrate = Nutrient.NITRATE.element(now[0]);
+    double nitrate = Nutrient.NITRATE.element(now);
     double perM2 =
         Denitrification.BED_MG_N_PER_M2_DAY
             * nitrate

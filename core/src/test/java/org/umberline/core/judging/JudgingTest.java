@@ -110,4 +110,14 @@ class JudgingTest {
     assertThat(KitPower.smallestDifference(meter, 20))
         .isEqualTo(1.645 * Math.sqrt(2), within(1e-9));
   }
+
+  @Test
+  void aReadingOfNothingMeansAroundNothing() {
+    TankModel tank = precise(2, 0).build();
+    LogEntry.Test zero = (LogEntry.Test) tank.log().get(2);
+    Range meaning =
+        KitPower.meaning(org.umberline.core.calibration.TestLikelihood.of(zero, tank.kitOf(zero)));
+    assertThat(meaning.low()).isZero();
+    assertThat(meaning.high()).isEqualTo(1.645 * 0.2, within(1e-9));
+  }
 }

@@ -365,4 +365,22 @@ class PlannerTest {
     Kit kit = TankBuilder.kit("m", Analyte.NITRATE, KitMethod.PHOTOMETER, List.of(), 1, 0.03);
     assertThat(TestValue.of(kit, level, new boolean[4], 0.1, 1).value()).isZero();
   }
+
+  /** Common practice: in a new tank ammonia over 0.5 mg/L calls for a change whatever holds. */
+  @Test
+  void ammoniaOfANewTankCallsForAChangeAtOnce() {
+    TankBuilder young =
+        new TankBuilder()
+            .ration(0.4)
+            .lines(40, 5)
+            .photometer("nh", Analyte.AMMONIA, 0.05, 0.05)
+            .test(8, Analyte.AMMONIA, 1.5, "nh")
+            .test(9.5, Analyte.AMMONIA, 2, "nh");
+    TankModel tank = young.build();
+    LocalDate asOf = TankBuilder.START.plusDays(9);
+    Plan plan = new Planner(tank, Calibration.calibrate(tank, asOf, 30, 100, 1)).plan();
+    assertThat(plan.today().atOnce()).isTrue();
+    assertThat(plan.today().verdict()).isEqualTo(Plan.Verdict.CHANGE);
+    assertThat(plan.today().why().get(0)).contains("at once");
+  }
 }

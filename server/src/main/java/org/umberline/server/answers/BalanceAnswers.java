@@ -37,6 +37,9 @@ import org.umberline.tankfile.NotCounted;
 /** Answers for the Balance page and for Rounds: asks the core and puts its numbers into views. */
 @Service
 public class BalanceAnswers {
+  /** What is changed at once is looked at again after this many days. Chosen. */
+  private static final double AT_ONCE_EVERY_DAYS = 7;
+
   private final Posteriors posteriors;
   private final Clock clock;
 
@@ -134,6 +137,13 @@ public class BalanceAnswers {
     if (noneNeeded && !standingHolds) {
       routine = Optional.empty();
     }
+    if (plan.today().atOnce() && routine.isEmpty()) {
+      LocalDate tomorrow = now.today.plusDays(1);
+      routine =
+          plan.today().fraction().stream()
+              .mapToObj(fraction -> new Routine(fraction, AT_ONCE_EVERY_DAYS, tomorrow))
+              .findFirst();
+    }
     boolean stuck = !noneNeeded && routine.isEmpty();
     boolean dueByOwnRoutine =
         standingHolds
@@ -142,7 +152,8 @@ public class BalanceAnswers {
     String verdict;
     if (stuck) {
       verdict = "stuck";
-    } else if (!plan.recovery().isEmpty()
+    } else if (plan.today().atOnce()
+        || !plan.recovery().isEmpty()
         || dueByOwnRoutine
         || (!standingHolds && plan.today().verdict() == Plan.Verdict.CHANGE)) {
       verdict = "change";
