@@ -101,13 +101,14 @@ public final class HindcastReport {
                 Math.abs(f.level() - truth),
                 Math.abs(f.hold() - truth),
                 Math.abs(f.line() - truth),
-                Math.abs(f.slope() - truth)
+                Math.abs(f.slope() - truth),
+                Math.abs(f.reading() - truth)
               });
         }
       }
     }
-    double[] medians = new double[4];
-    for (int rule = 0; rule < 4; rule++) {
+    double[] medians = new double[5];
+    for (int rule = 0; rule < medians.length; rule++) {
       int at = rule;
       double[] sorted = errors.stream().mapToDouble(e -> e[at]).sorted().toArray();
       medians[rule] = sorted[sorted.length / 2];
@@ -116,13 +117,14 @@ public final class HindcastReport {
     System.out.printf(
         Locale.ROOT,
         "  against the truth: %.3f  hold %.3f line %.3f slope %.3f  below better rule %.0f %%,"
-            + " below slope %.0f %%%n",
+            + " below slope %.0f %%; readings themselves are off by %.3f%n",
         medians[0],
         medians[1],
         medians[2],
         medians[3],
         100 * (1 - medians[0] / better),
-        100 * (1 - medians[0] / medians[3]));
+        100 * (1 - medians[0] / medians[3]),
+        medians[4]);
   }
 
   private static void print(String what, Nutrient nutrient, int horizon, Score score) {
