@@ -10,4 +10,7 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
 public record UmberlineSettings(boolean signUp, boolean demo) {
   /** Sign-in name of the keeper of the sample tanks. */
   public static final String DEMO_KEEPER = "wren";
+
+  /** Sign-in name of the keeper who may write in one of them. */
+  public static final String DEMO_CO_KEEPER = "tarn";
 }

@@ -72,7 +72,7 @@ public class TankRecords {
   /** All tanks of a keeper, by name. */
   public List<Stored> all(UUID keeper) {
     return transaction.execute(
-        status -> tanks.findByOwnerIdOrderByName(keeper).stream().map(this::stored).toList());
+        status -> tanks.ofKeeper(keeper).stream().map(this::stored).toList());
   }
 
   /** One tank; somebody else's is as absent as none. */
@@ -81,7 +81,7 @@ public class TankRecords {
   }
 
   private TankEntity entity(UUID id, UUID keeper) {
-    return tanks.findByIdAndOwnerId(id, keeper).orElseThrow(() -> Refused.notFound("tank"));
+    return tanks.findForKeeper(id, keeper).orElseThrow(() -> Refused.notFound("tank"));
   }
 
   private Stored stored(TankEntity tank) {
@@ -176,9 +176,22 @@ public class TankRecords {
                     + entity.getVersion()
                     + ". Nothing was saved.");
           }
-          entity.setMakeUp(makeUp(change.apply(stored(entity).tank())));
+          TankModel changed = change.apply(stored(entity).tank());
+          entity.setMakeUp(changed.name(), makeUp(changed));
         });
     return one(id, keeper);
+  }
+
+  /** Lets another keeper see the tank and write in it; only its owner may. */
+  public void share(UUID id, UUID owner, UUID with) {
+    transaction.executeWithoutResult(
+        status -> {
+          TankEntity entity = entity(id, owner);
+          if (!entity.getOwnerId().equals(owner)) {
+            throw Refused.notFound("tank");
+          }
+          entity.addCoKeeper(with);
+        });
   }
 
   /** Reads a line of shorthand as of {@code typedAt}, without keeping anything. */

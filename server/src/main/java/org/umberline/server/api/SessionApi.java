@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.umberline.server.UmberlineSettings;
@@ -91,11 +92,16 @@ class SessionApi {
 
   @PostMapping("/demo-sign-in")
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void demoSignIn(HttpServletRequest request, HttpServletResponse response) {
-    if (!settings.demo()) {
+  void demoSignIn(
+      @RequestParam(defaultValue = UmberlineSettings.DEMO_KEEPER) String name,
+      HttpServletRequest request,
+      HttpServletResponse response) {
+    boolean ofDemo =
+        name.equals(UmberlineSettings.DEMO_KEEPER) || name.equals(UmberlineSettings.DEMO_CO_KEEPER);
+    if (!settings.demo() || !ofDemo) {
       throw Refused.notFound("demo");
     }
-    var keeper = byName.loadUserByUsername(UmberlineSettings.DEMO_KEEPER);
+    var keeper = byName.loadUserByUsername(name);
     request.getSession();
     request.changeSessionId();
     SecurityContext context = SecurityContextHolder.createEmptyContext();

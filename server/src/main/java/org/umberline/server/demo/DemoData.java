@@ -3,6 +3,7 @@ package org.umberline.server.demo;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -41,17 +42,30 @@ class DemoData implements ApplicationRunner {
     if (keepers.findBySignInName(UmberlineSettings.DEMO_KEEPER).isPresent()) {
       return;
     }
-    // Nobody knows this password: the demo's keeper signs in by the button alone.
-    KeeperEntity wren =
-        keepers.save(
-            new KeeperEntity(
-                id(UmberlineSettings.DEMO_KEEPER),
-                UmberlineSettings.DEMO_KEEPER,
-                passwords.encode(UUID.randomUUID().toString()),
-                clock.instant()));
-    TankModel stillwater = Stillwater.tank(LocalDate.now(clock));
-    tanks.takeIn(id(stillwater.name()), wren.getId(), TankFileWriter.write(stillwater));
+    LocalDate today = LocalDate.now(clock);
+    UUID wren = keeper(UmberlineSettings.DEMO_KEEPER);
+    UUID tarn = keeper(UmberlineSettings.DEMO_CO_KEEPER);
+    for (InventedTank invented :
+        List.of(
+            new Stillwater(today),
+            new Paddy(today),
+            new Breakwater(today),
+            new Saltings(today),
+            new Quarry(today))) {
+      TankModel tank = invented.grow();
+      tanks.takeIn(id(tank.name()), wren, TankFileWriter.write(tank));
+    }
+    tanks.share(id("Stillwater"), wren, tarn);
     LOG.info("Loaded the demo's tanks");
+  }
+
+  /** Nobody knows this password: the demo's keepers sign in by a button alone. */
+  private UUID keeper(String name) {
+    return keepers
+        .save(
+            new KeeperEntity(
+                id(name), name, passwords.encode(UUID.randomUUID().toString()), clock.instant()))
+        .getId();
   }
 
   private static UUID id(String name) {

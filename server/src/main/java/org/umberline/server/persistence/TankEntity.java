@@ -1,11 +1,16 @@
 package org.umberline.server.persistence;
 
+import jakarta.persistence.CollectionTable;
 import jakarta.persistence.Column;
+import jakarta.persistence.ElementCollection;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
+import jakarta.persistence.JoinColumn;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
+import java.util.HashSet;
+import java.util.Set;
 import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.annotations.OptimisticLock;
@@ -38,6 +43,14 @@ public class TankEntity {
 
   private Instant createdAt;
 
+  /** Keepers who may see and write besides the owner; granting it is no change of the make-up. */
+  @ElementCollection
+  @CollectionTable(name = "co_keeper", joinColumns = @JoinColumn(name = "tank_id"))
+  @Column(name = "keeper_id", length = 36)
+  @JdbcTypeCode(SqlTypes.CHAR)
+  @OptimisticLock(excluded = true)
+  private Set<UUID> coKeepers = new HashSet<>();
+
   protected TankEntity() {}
 
   public TankEntity(UUID id, UUID ownerId, String name, String makeUp, Instant createdAt) {
@@ -56,6 +69,10 @@ public class TankEntity {
     return ownerId;
   }
 
+  public void addCoKeeper(UUID keeper) {
+    coKeepers.add(keeper);
+  }
+
   public String getName() {
     return name;
   }
@@ -64,7 +81,8 @@ public class TankEntity {
     return makeUp;
   }
 
-  public void setMakeUp(String makeUp) {
+  public void setMakeUp(String name, String makeUp) {
+    this.name = name;
     this.makeUp = makeUp;
   }
 

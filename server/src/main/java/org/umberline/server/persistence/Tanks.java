@@ -8,9 +8,16 @@ import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
 public interface Tanks extends JpaRepository<TankEntity, UUID> {
-  List<TankEntity> findByOwnerIdOrderByName(UUID ownerId);
+  /** The tanks a keeper owns or may write in. */
+  @Query(
+      "select t from TankEntity t where t.ownerId = :keeper or :keeper member of t.coKeepers"
+          + " order by t.name")
+  List<TankEntity> ofKeeper(UUID keeper);
 
-  Optional<TankEntity> findByIdAndOwnerId(UUID id, UUID ownerId);
+  @Query(
+      "select t from TankEntity t where t.id = :id"
+          + " and (t.ownerId = :keeper or :keeper member of t.coKeepers)")
+  Optional<TankEntity> findForKeeper(UUID id, UUID keeper);
 
   /** Says that the log of a tank changed, without contending for its make-up. */
   @Modifying
