@@ -68,7 +68,13 @@ public final class Calibration {
   private static final int MANY_MOVES = 6;
   private static final double MOVE_SIZE = 0.35;
 
+  /** Share of the work that finding the most likely point is, and that drawing from there is. */
+  private static final double FINDING = 0.3;
+
+  private static final double DRAWING = 0.6;
+
   private final Scenario scenario;
+  private final Progress progress;
   private final Parameters parameters;
   private final TankSimulator simulator;
   private final List<LogEntry.Test> tests;
@@ -94,8 +100,14 @@ public final class Calibration {
    */
   public static Posterior calibrate(
       TankModel tank, LocalDate asOf, int horizonDays, int draws, long seed) {
+    return calibrate(tank, asOf, horizonDays, draws, seed, Progress.NONE);
+  }
+
+  /** The same, telling how far it is. */
+  public static Posterior calibrate(
+      TankModel tank, LocalDate asOf, int horizonDays, int draws, long seed, Progress progress) {
     Scenario scenario = Scenario.of(tank, firstDay(tank, asOf), asOf, horizonDays);
-    return new Calibration(scenario).run(draws, new Well19937a(seed));
+    return new Calibration(scenario, progress).run(draws, new Well19937a(seed));
   }
 
   /** The first day that is run: the log's first, the tank's start, or a window before as-of. */
@@ -115,8 +127,9 @@ public final class Calibration {
     return first.isBefore(earliest) ? earliest : first;
   }
 
-  private Calibration(Scenario scenario) {
+  private Calibration(Scenario scenario, Progress progress) {
     this.scenario = scenario;
+    this.progress = progress;
     parameters = new Parameters(scenario);
     simulator = TankSimulator.quick(scenario);
     tests = scenario.probesKnown();
@@ -180,6 +193,7 @@ public final class Calibration {
       for (double[] z : linear.draw(draws, random)) {
         Outcome outcome = outcome(z);
         outcomes.add(outcome);
+        progress.done(FINDING + DRAWING * outcomes.size() / (MOST_BATCHES * (double) draws));
         logWeights.add(logLikelihood(z, outcome.atTests) - linear.logLikelihood(z));
       }
       weight = Resampling.normalised(logWeights.stream().mapToDouble(w -> w).toArray());
@@ -193,6 +207,7 @@ public final class Calibration {
             : effective >= HARDLY_EFFECTIVE * draws ? MOVES : MANY_MOVES;
     for (int index : chosen) {
       kept.add(moved(outcomes.get(index), moves, linear, random));
+      progress.done(FINDING + DRAWING + (1 - FINDING - DRAWING) * kept.size() / draws);
     }
     return posterior(kept, effective, random);
   }
@@ -248,6 +263,7 @@ public final class Calibration {
     Linearisation linear = null;
     boolean rough = true;
     for (int round = 0; round < LINEARISATIONS; round++) {
+      progress.done(FINDING * round / LINEARISATIONS);
       simulate(at);
       double[] base = truth.clone();
       double here = rough ? 0 : logLikelihood(at, truth) - 0.5 * Resampling.sumOfSquares(at);

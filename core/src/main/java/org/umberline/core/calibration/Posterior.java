@@ -4,6 +4,7 @@ import java.util.List;
 import org.umberline.core.simulation.Multipliers;
 import org.umberline.core.simulation.Scenario;
 import org.umberline.core.simulation.TankState;
+import org.umberline.core.tank.TankModel;
 
 /**
  * What the tests leave believable about a tank: equally likely draws of its state at the end of the
@@ -66,6 +67,25 @@ public record Posterior(
     public boolean contradicts() {
       return Math.abs(standardised()) > CONTRADICTION;
     }
+  }
+
+  /**
+   * The same draws in a tank that goes on differently from the as-of day: another ration, water,
+   * gear or habit. What was learned of the past stays.
+   *
+   * @param changed holds the same foods, waters and plants, and at least the same gear
+   */
+  public Posterior goingOnAs(TankModel changed) {
+    Scenario ahead = scenario.with(changed);
+    return new Posterior(
+        ahead,
+        draws.stream()
+            .map(d -> new Draw(d.start, d.state.in(ahead), d.multipliers, d.kitFactors))
+            .toList(),
+        fit,
+        readings,
+        unknowns,
+        effectiveSamples);
   }
 
   /** Tenth, middle and ninetieth percentile. */

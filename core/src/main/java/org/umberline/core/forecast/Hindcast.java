@@ -11,6 +11,7 @@ import java.util.TreeMap;
 import org.umberline.core.calibration.Calibration;
 import org.umberline.core.calibration.KitReading;
 import org.umberline.core.calibration.Posterior;
+import org.umberline.core.calibration.Progress;
 import org.umberline.core.calibration.Quantiles;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.tank.Analyte;
@@ -98,13 +99,31 @@ public final class Hindcast {
    * @param draws of each posterior; fewer than usual do
    */
   public static List<Forecasted> of(TankModel tank, int draws, long seed) {
+    return of(tank, HORIZONS, Integer.MAX_VALUE, draws, seed, Progress.NONE);
+  }
+
+  /**
+   * Forecasts the newest tests of each nutrient, so many days earlier.
+   *
+   * @param horizons among {@link #HORIZONS}
+   * @param mostTests of each nutrient
+   */
+  public static List<Forecasted> of(
+      TankModel tank,
+      List<Integer> horizons,
+      int mostTests,
+      int draws,
+      long seed,
+      Progress progress) {
     TreeMap<LocalDate, List<LogEntry.Test>> byAsOf = new TreeMap<>();
     for (Nutrient nutrient : Nutrient.values()) {
-      for (LogEntry.Test test : tests(tank, nutrient)) {
+      List<LogEntry.Test> tests = tests(tank, nutrient);
+      for (LogEntry.Test test :
+          tests.subList(Math.max(0, tests.size() - mostTests), tests.size())) {
         if (test.qualifier() != Qualifier.EQUAL) {
           continue;
         }
-        for (int horizon : HORIZONS) {
+        for (int horizon : horizons) {
           LocalDate asOf = day(tank, test).minusDays(horizon);
           if (known(tank, nutrient, asOf).size() >= FEWEST_EARLIER_TESTS) {
             byAsOf.computeIfAbsent(asOf, any -> new ArrayList<>()).add(test);
@@ -113,7 +132,11 @@ public final class Hindcast {
       }
     }
     List<Forecasted> all = new ArrayList<>();
-    byAsOf.forEach((asOf, tests) -> all.addAll(forecast(tank, asOf, tests, draws, seed)));
+    int done = 0;
+    for (var dated : byAsOf.entrySet()) {
+      progress.done(done++ / (double) byAsOf.size());
+      all.addAll(forecast(tank, dated.getKey(), dated.getValue(), draws, seed));
+    }
     all.sort(
         Comparator.comparing(Forecasted::nutrient)
             .thenComparing(Forecasted::horizonDays)

@@ -42,7 +42,7 @@ final class Levers {
   /** g of adsorber a litre that the lever adds. Common practice, no source. */
   private static final double ADSORBER_G_PER_L = 0.2;
 
-  private static final double ADSORBER_CAPACITY = 6;
+  static final double ADSORBER_CAPACITY = 6;
   private static final int DAYS = 28;
   private static final int DRAWS = 60;
   private static final double DAYS_PER_WEEK = 7;

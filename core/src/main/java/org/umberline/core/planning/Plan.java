@@ -149,4 +149,20 @@ public record Plan(
       Optional<WaterAge> recommended,
       double alkalinityUsedDkhPerWeek,
       OptionalDouble alkalinityBroughtDkhPerWeek) {}
+
+  /**
+   * What a routine, or none, comes to; peaks and troughs as in {@link Recommended}.
+   *
+   * @param minutesPer28Days about, by {@link Planner}'s rule for the time one change takes
+   * @param saltGramsPer28Days to mix the change water from fresh water, 0 in fresh tanks
+   */
+  public record Measures(
+      double probabilityWithinLines,
+      double nitratePeakMgL,
+      double nitrateTroughMgL,
+      double phosphatePeakMgL,
+      double phosphateTroughMgL,
+      double litresPer28Days,
+      double minutesPer28Days,
+      double saltGramsPer28Days) {}
 }

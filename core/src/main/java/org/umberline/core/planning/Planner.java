@@ -12,6 +12,7 @@ import org.umberline.core.balance.FeedNutrients;
 import org.umberline.core.balance.Nitrification;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.calibration.Quantiles;
+import org.umberline.core.chemistry.SeaWater;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.quantity.Ammonia;
 import org.umberline.core.quantity.Nitrite;
@@ -82,6 +83,16 @@ public final class Planner {
   private final int firstAhead;
   private final int searchDraws;
   private final SingleChange single;
+
+  /** Days of the months that water is counted over. */
+  private static final double WEEKS_4 = 28;
+
+  /** Minutes that laying out, switching off and on and cleaning up take. Chosen, no source. */
+  private static final double MINUTES_A_CHANGE = 12;
+
+  /** Minutes that a litre takes to prepare, let out and pour. Chosen, no source. */
+  private static final double MINUTES_A_LITRE = 0.4;
+
   private final boolean sourceTooRich;
   private final List<Plan.RecoveryStep> recovery;
   private final PlannedChanges recoveryChanges;
@@ -383,6 +394,26 @@ public final class Planner {
         range.nitrateTrough(),
         range.phosphatePeak(),
         range.phosphateTrough());
+  }
+
+  /** What a routine, or none, comes to. */
+  public Plan.Measures measures(Optional<Routine> routine) {
+    PlannedChanges changes = routine.map(this::changes).orElse(PlannedChanges.NONE);
+    int from = routine.map(this::judgedFrom).orElse(0);
+    LineKeeping.Range range = keeping.range(changes, from);
+    double each = routine.map(r -> r.fraction() * tank.netVolumeL()).orElse(0.0);
+    double times = routine.map(r -> WEEKS_4 / r.everyDays()).orElse(0.0);
+    double gramsPerLitre =
+        tank.salinityPpt() * SeaWater.density(tank.salinityPpt(), tank.temperatureC()) / 1000;
+    return new Plan.Measures(
+        keeping.kept(changes, from).within(),
+        range.nitratePeak(),
+        range.nitrateTrough(),
+        range.phosphatePeak(),
+        range.phosphateTrough(),
+        each * times,
+        times * (MINUTES_A_CHANGE + MINUTES_A_LITRE * each),
+        times * each * gramsPerLitre);
   }
 
   /** Chance that the lines hold over the horizon without any further change. */

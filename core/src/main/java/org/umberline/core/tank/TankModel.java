@@ -107,68 +107,114 @@ public record TankModel(
   }
 
   public TankModel withLog(List<LogEntry> entries) {
-    return with(lines, limits, routine, entries);
+    Copy copy = new Copy(this);
+    copy.log = entries;
+    return copy.made();
   }
 
   public TankModel withRoutine(Optional<Routine> changed) {
-    return with(lines, limits, changed, log);
+    Copy copy = new Copy(this);
+    copy.routine = changed;
+    return copy.made();
   }
 
   public TankModel withLines(Lines changed) {
-    return with(changed, limits, routine, log);
+    Copy copy = new Copy(this);
+    copy.lines = changed;
+    return copy.made();
   }
 
   public TankModel withLimits(Limits changed) {
-    return with(lines, changed, routine, log);
+    Copy copy = new Copy(this);
+    copy.limits = changed;
+    return copy.made();
   }
 
   public TankModel withChangeWater(Blend changed) {
-    return with(lines, limits, changed, exports, routine, log);
+    Copy copy = new Copy(this);
+    copy.changeWater = changed;
+    return copy.made();
+  }
+
+  public TankModel withTopOff(TopOff changed) {
+    Copy copy = new Copy(this);
+    copy.topOff = changed;
+    return copy.made();
+  }
+
+  public TankModel withFeeding(List<Feeding> changed) {
+    Copy copy = new Copy(this);
+    copy.feeding = changed;
+    return copy.made();
+  }
+
+  public TankModel withDosing(List<Dosing> changed) {
+    Copy copy = new Copy(this);
+    copy.dosing = changed;
+    return copy.made();
   }
 
   public TankModel withExports(List<ExportMethod> changed) {
-    return with(lines, limits, changeWater, changed, routine, log);
+    Copy copy = new Copy(this);
+    copy.exports = changed;
+    return copy.made();
   }
 
-  private TankModel with(
-      Lines newLines, Limits newLimits, Optional<Routine> newRoutine, List<LogEntry> newLog) {
-    return with(newLines, newLimits, changeWater, exports, newRoutine, newLog);
-  }
+  /** A tank in the making: what another has, but for what is set. */
+  private static final class Copy {
+    private final TankModel of;
+    private Lines lines;
+    private Limits limits;
+    private Blend changeWater;
+    private TopOff topOff;
+    private List<Feeding> feeding;
+    private List<Dosing> dosing;
+    private List<ExportMethod> exports;
+    private Optional<Routine> routine;
+    private List<LogEntry> log;
 
-  private TankModel with(
-      Lines newLines,
-      Limits newLimits,
-      Blend newChangeWater,
-      List<ExportMethod> newExports,
-      Optional<Routine> newRoutine,
-      List<LogEntry> newLog) {
-    return new TankModel(
-        name,
-        water,
-        netVolumeL,
-        surfaceAreaCm2,
-        temperatureC,
-        pH,
-        alkalinityDkh,
-        salinityPpt,
-        startedOn,
-        timeZone,
-        substrate,
-        newLines,
-        newLimits,
-        waters,
-        newChangeWater,
-        topOff,
-        foods,
-        feeding,
-        livestock,
-        plants,
-        newExports,
-        fertilisers,
-        dosing,
-        kits,
-        newRoutine,
-        newLog);
+    Copy(TankModel of) {
+      this.of = of;
+      lines = of.lines;
+      limits = of.limits;
+      changeWater = of.changeWater;
+      topOff = of.topOff;
+      feeding = of.feeding;
+      dosing = of.dosing;
+      exports = of.exports;
+      routine = of.routine;
+      log = of.log;
+    }
+
+    TankModel made() {
+      return new TankModel(
+          of.name,
+          of.water,
+          of.netVolumeL,
+          of.surfaceAreaCm2,
+          of.temperatureC,
+          of.pH,
+          of.alkalinityDkh,
+          of.salinityPpt,
+          of.startedOn,
+          of.timeZone,
+          of.substrate,
+          lines,
+          limits,
+          of.waters,
+          changeWater,
+          topOff,
+          of.foods,
+          feeding,
+          of.livestock,
+          of.plants,
+          exports,
+          of.fertilisers,
+          dosing,
+          of.kits,
+          routine,
+          log);
+    }
   }
 
   private static <T> T byId(List<T> all, Function<T, String> idOf, String id) {

@@ -1,0 +1,13 @@
+package org.umberline.core.calibration;
+
+/** Told how far a long computation is; may stop it by throwing. */
+@FunctionalInterface
+public interface Progress {
+  /** For whom nobody waits. */
+  Progress NONE = share -> {};
+
+  /**
+   * @param share of the work that is done, 0..1, as far as can be told
+   */
+  void done(double share);
+}

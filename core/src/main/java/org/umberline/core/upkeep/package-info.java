@@ -1,0 +1,2 @@
+/** Recurring work and its rules. */
+package org.umberline.core.upkeep;
