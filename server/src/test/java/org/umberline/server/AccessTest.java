@@ -25,32 +25,64 @@ class AccessTest {
     server = running;
   }
 
-  /** Bodies that are good in themselves, so that only the owner can be what refuses them. */
+  /**
+   * Bodies that are good in themselves, so that only the owner can be what refuses them; queries of
+   * those that take none.
+   */
   private static final Map<String, String> BODIES =
-      Map.of(
-          "POST /api/tanks/{id}/what-if",
-          """
-          {"solve": "FRACTION", "fraction": 0.2, "everyDays": 7, "nextOn": "2026-11-28"}""",
-          "PUT /api/tanks/{id}/routine",
-          """
-          {"version": 0, "fraction": 0.2, "everyDays": 7, "nextOn": "2026-11-28"}""",
-          "PUT /api/tanks/{id}/lines",
-          """
-          {"version": 0, "nitrate": {"ceilingMgL": 30}, "phosphate": {}}""",
-          "POST /api/tanks/{id}/readings",
-          """
-          {"text": "no3 20", "at": "2026-11-25T10:00:00Z"}""",
-          "POST /api/tanks/{id}/log",
-          """
-          {"id": "8a5f0c9e-58a0-4dd8-9a55-0e1f9d1f4a11", "text": "no3 20",
-           "at": "2026-11-25T10:00:00Z"}""",
-          "PUT /api/tanks/{id}/log/{line}/withdrawn",
-          """
-          {"withdrawn": true}""",
-          "GET /api/tanks/{id}/balance",
-          "",
-          "GET /api/tanks/{id}/file",
-          "");
+      Map.ofEntries(
+          Map.entry(
+              "POST /api/tanks/{id}/what-if",
+              """
+              {"solve": "FRACTION", "fraction": 0.2, "everyDays": 7, "nextOn": "2026-11-28"}"""),
+          Map.entry(
+              "PUT /api/tanks/{id}/routine",
+              """
+              {"version": 0, "fraction": 0.2, "everyDays": 7, "nextOn": "2026-11-28"}"""),
+          Map.entry(
+              "PUT /api/tanks/{id}/lines",
+              """
+              {"version": 0, "nitrate": {"ceilingMgL": 30}, "phosphate": {}}"""),
+          Map.entry(
+              "POST /api/tanks/{id}/readings",
+              """
+              {"text": "no3 20", "at": "2026-11-25T10:00:00Z"}"""),
+          Map.entry(
+              "POST /api/tanks/{id}/log",
+              """
+              {"id": "8a5f0c9e-58a0-4dd8-9a55-0e1f9d1f4a11", "text": "no3 20",
+               "at": "2026-11-25T10:00:00Z"}"""),
+          Map.entry(
+              "PUT /api/tanks/{id}/log/{line}/withdrawn",
+              """
+              {"withdrawn": true}"""),
+          Map.entry(
+              "PUT /api/tanks/{id}/what-ifs/{whatIf}",
+              """
+              {"name": "Half", "tried": {"solve": "NOTHING"}}"""),
+          Map.entry(
+              "PUT /api/tanks/{id}/site",
+              """
+              {"site": "Attic"}"""),
+          Map.entry(
+              "PUT /api/tanks/{id}/make-up",
+              """
+              {"version": 0, "file": "{}"}"""),
+          Map.entry(
+              "POST /api/tanks/{id}/make-up/effect",
+              """
+              {"file": "{}"}"""),
+          Map.entry("GET /api/tanks/{id}/balance", ""),
+          Map.entry("GET /api/tanks/{id}/file", ""),
+          Map.entry("GET /api/tanks/{id}/ledger", ""),
+          Map.entry("GET /api/tanks/{id}/working", ""),
+          Map.entry("GET /api/tanks/{id}/track-record", ""),
+          Map.entry("DELETE /api/tanks/{id}/track-record", ""),
+          Map.entry("GET /api/tanks/{id}/then", "?asOf=2026-11-10"),
+          Map.entry("GET /api/tanks/{id}/progress", ""),
+          Map.entry("GET /api/tanks/{id}/what-ifs", ""),
+          Map.entry("DELETE /api/tanks/{id}/what-ifs/{whatIf}", ""),
+          Map.entry("GET /api/tanks/{id}/make-up", ""));
 
   /** Every endpoint of a tank that the application has, found by asking it. */
   private List<String> tankEndpoints() {
@@ -76,12 +108,18 @@ class AccessTest {
 
   private static Browser.Answer call(Browser browser, String endpoint, String tank, String line) {
     String path =
-        endpoint.substring(endpoint.indexOf(' ') + 1).replace("{id}", tank).replace("{line}", line);
-    return endpoint.startsWith("GET")
-        ? browser.get(path)
-        : endpoint.startsWith("PUT")
-            ? browser.put(path, BODIES.get(endpoint))
-            : browser.post(path, BODIES.get(endpoint));
+        endpoint
+            .substring(endpoint.indexOf(' ') + 1)
+            .replace("{id}", tank)
+            .replace("{line}", line)
+            .replace("{whatIf}", "5f0c8a9e-58a0-4dd8-9a55-0e1f9d1f4a11");
+    String body = BODIES.get(endpoint);
+    return switch (endpoint.substring(0, endpoint.indexOf(' '))) {
+      case "GET" -> browser.get(path + body);
+      case "DELETE" -> browser.delete(path);
+      case "PUT" -> browser.put(path, body);
+      default -> browser.post(path, body);
+    };
   }
 
   @TestFactory

@@ -41,6 +41,10 @@ public final class Browser {
     return write("PUT", path, json, "application/json");
   }
 
+  public Answer delete(String path) {
+    return write("DELETE", path, "", "application/json");
+  }
+
   public Answer form(String path, String... pairs) {
     StringBuilder form = new StringBuilder();
     for (int i = 0; i < pairs.length; i += 2) {

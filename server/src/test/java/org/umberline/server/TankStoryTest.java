@@ -36,11 +36,19 @@ class TankStoryTest {
     return balance().at("/past/nitrate/tests").size();
   }
 
+  private static JsonNode tankOf(Browser keeper, String name) {
+    for (JsonNode line : keeper.get("/api/rounds").json()) {
+      if (line.at("/tank/name").asString().equals(name)) {
+        return line;
+      }
+    }
+    throw new AssertionError("no " + name);
+  }
+
   @Test
   void theDemosTankWantsMoreWaterThanItGets() {
     Browser wren = server.browser().asWren();
-    JsonNode line = wren.get("/api/rounds").json().get(0);
-    assertThat(line.at("/tank/name").asString()).isEqualTo("Stillwater");
+    JsonNode line = tankOf(wren, "Stillwater");
     JsonNode stillwater =
         wren.get("/api/tanks/" + line.at("/tank/id").asString() + "/balance").json();
     assertThat(stillwater.at("/standing/fraction").asDouble()).isEqualTo(0.2);

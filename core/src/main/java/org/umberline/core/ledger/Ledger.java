@@ -3,6 +3,7 @@ package org.umberline.core.ledger;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.function.IntToDoubleFunction;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.calibration.Quantiles;
@@ -49,10 +50,11 @@ public record Ledger(
   /**
    * One line of the ledger.
    *
+   * @param key the flow or stock, with the id of the food or fertiliser after a colon
    * @param name what it is
    * @param source what the figure rests on
    */
-  public record Line(String name, String source, Amount perDay) {}
+  public record Line(String key, String name, String source, Amount perDay) {}
 
   /** The ledgers of nitrogen and phosphorus, in the order of {@link Nutrient}. */
   public static List<Ledger> of(Posterior posterior, int days) {
@@ -195,6 +197,7 @@ public record Ledger(
         if (share > 0) {
           in.add(
               new Line(
+                  "food:" + scenario.tank().foods().get(f).id(),
                   scenario.tank().foods().get(f).name(),
                   "ration and label; how much of it is true, learned from tests",
                   amount(i -> share * flow(i, Flow.FOOD))));
@@ -211,7 +214,12 @@ public record Ledger(
         }
         double mg = ml * (nitrogen ? fertiliser.nitrogenMgPerMl() : fertiliser.phosphorusMgPerMl());
         if (mg > 0) {
-          in.add(new Line(fertiliser.name(), "doses as entered", amount(i -> mg / (end - begin))));
+          in.add(
+              new Line(
+                  "dose:" + fertiliser.id(),
+                  fertiliser.name(),
+                  "doses as entered",
+                  amount(i -> mg / (end - begin))));
         }
       }
     }
@@ -219,7 +227,8 @@ public record Ledger(
     private void put(List<Line> lines, String name, String source, Flow flow) {
       Amount amount = amount(i -> flow(i, flow));
       if (amount.high() > 0) {
-        lines.add(new Line(name, source, amount));
+        lines.add(
+            new Line(flow.name().toLowerCase(Locale.ROOT).replace('_', '-'), name, source, amount));
       }
     }
 
@@ -230,7 +239,7 @@ public record Ledger(
     private void hold(List<Line> lines, String name, Stock stock) {
       Amount amount = amount(i -> change(i, stock));
       if (amount.low() != 0 || amount.high() != 0) {
-        lines.add(new Line(name, "change over the days", amount));
+        lines.add(new Line("held:" + name, name, "change over the days", amount));
       }
     }
 

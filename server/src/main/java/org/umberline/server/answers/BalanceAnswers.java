@@ -3,29 +3,28 @@ package org.umberline.server.answers;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.springframework.stereotype.Service;
-import org.umberline.core.calibration.Posterior;
-import org.umberline.core.calibration.TestLikelihood;
+import org.umberline.core.forecast.AmmoniaCourse;
 import org.umberline.core.forecast.Forecast;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.forecast.Projection;
+import org.umberline.core.ledger.PaperBalance;
 import org.umberline.core.planning.BindingLimit;
 import org.umberline.core.planning.Plan;
 import org.umberline.core.planning.Planner;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.simulation.Scenario;
-import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Line;
 import org.umberline.core.tank.Lines;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.TankModel;
+import org.umberline.core.upkeep.DueWork;
 import org.umberline.server.answers.TankRecords.Stored;
 import org.umberline.server.exchange.Requests.LineChange;
 import org.umberline.server.exchange.Requests.Solve;
@@ -40,77 +39,80 @@ public class BalanceAnswers {
   /** What is changed at once is looked at again after this many days. Chosen. */
   private static final double AT_ONCE_EVERY_DAYS = 7;
 
+  /** Ammonia and nitrite are not looked at further ahead: a filter has grown in by then. */
+  private static final int YOUNG_DAYS_AHEAD = 28;
+
   private final Posteriors posteriors;
   private final Clock clock;
+  private final AnswerCache<Views.BalanceView> balances = new AnswerCache<>(100);
+  private final AnswerCache<Views.RoundsLineView> roundsLines = new AnswerCache<>(300);
 
   public BalanceAnswers(Posteriors posteriors, Clock clock) {
     this.posteriors = posteriors;
     this.clock = clock;
   }
 
-  /** A tank as of now, with its routine moved past what was done. */
-  private final class Present {
-    private final TankModel tank;
-    private final LocalDate today;
-    private final Posterior posterior;
-    private final int horizon;
-
-    /** The keeper's routine; its next day may be past when a change was missed. */
-    private final Optional<Routine> standing;
-
-    Present(TankModel stored, Lines lines) {
-      TankModel known = stored.knownAt(clock.instant()).withLines(lines);
-      today = known.dayOf(clock.instant());
-      standing =
-          known.routine().map(routine -> lastChange(known).map(routine::after).orElse(routine));
-      tank = known.withRoutine(standing.map(this::stillToCome));
-      horizon = tank.limits().horizonDays();
-      posterior = posteriors.of(tank, today, horizon);
-    }
-
-    Routine stillToCome(Routine routine) {
-      return routine.nextOn().isAfter(today) ? routine : routine.startingOn(today.plusDays(1));
-    }
-
-    Planner planner() {
-      return new Planner(tank, posterior);
-    }
-  }
-
-  private static Optional<LocalDate> lastChange(TankModel tank) {
-    return last(tank, LogEntry.WaterChange.class);
-  }
-
-  private static Optional<LocalDate> last(TankModel tank, Class<? extends LogEntry> kind) {
-    return tank.log().stream()
-        .filter(kind::isInstance)
-        .map(entry -> tank.dayOf(entry.at().toInstant()))
-        .reduce((a, b) -> b);
+  private LocalDate today(Stored stored) {
+    return stored.tank().dayOf(clock.instant());
   }
 
   // ---------------------------------------------------------------- balance
 
   public Views.BalanceView balance(Stored stored) {
-    Present now = new Present(stored.tank(), stored.tank().lines());
+    return balances.get(stored, today(stored), "", () -> workOutBalance(stored));
+  }
+
+  private Views.BalanceView workOutBalance(Stored stored) {
+    Present now = posteriors.present(stored, stored.tank().lines());
     Planner planner = now.planner();
     Answer answer = answer(now, planner);
-    Projection alone = Projection.of(now.posterior, now.horizon, PlannedChanges.NONE);
+    Projection alone = Projection.of(now.posterior(), now.horizon(), PlannedChanges.NONE);
     return new Views.BalanceView(
         tankView(stored, now),
-        linesView(now.tank.lines()),
-        now.tank.limits().intervalsDays(),
+        linesView(now.tank().lines()),
+        now.tank().limits().intervalsDays(),
         planner.largestChange().largestFraction(),
-        now.tank.limits().confidence(),
-        now.standing.map(r -> routineView(now.tank, r)).orElse(null),
+        now.tank().limits().confidence(),
+        now.standing().map(r -> routineView(now.tank(), r)).orElse(null),
         answer.standingProbability,
         answer.verdict,
         answer.plan.today().why(),
+        answer.plan.testFirst().map(BalanceAnswers::testFirst).orElse(null),
         answer.plan.today().until().orElse(null),
+        OtherWays.of(now, answer.plan),
         outlook(now, planner, answer.routine, answer.binding),
-        crossing(Forecast.of(alone, Nutrient.NITRATE, now.tank.lines())),
-        crossing(Forecast.of(alone, Nutrient.PHOSPHATE, now.tank.lines())),
-        past(now),
+        crossing(Forecast.of(alone, Nutrient.NITRATE, now.tank().lines())),
+        crossing(Forecast.of(alone, Nutrient.PHOSPHATE, now.tank().lines())),
+        Pasts.of(now),
         NotCounted.ofMakeUp(stored.tank()));
+  }
+
+  /** What a make-up would be answered with; nothing is kept of it. */
+  public Views.MakeUpEffectView effect(Stored stored, TankModel tried) {
+    Present now = posteriors.present(stored.id(), tried, tried.lines());
+    Planner planner = now.planner();
+    Answer answer = answer(now, planner);
+    Projection alone = Projection.of(now.posterior(), now.horizon(), PlannedChanges.NONE);
+    Forecast nitrate = Forecast.of(alone, Nutrient.NITRATE, now.tank().lines());
+    Forecast phosphate = Forecast.of(alone, Nutrient.PHOSPHATE, now.tank().lines());
+    return new Views.MakeUpEffectView(
+        PaperBalance.of(now.tank(), now.today()).stream()
+            .map(
+                entry ->
+                    new Views.PaperEntryView(
+                        entry.kind(),
+                        entry.id(),
+                        Figures.rounded(entry.nitrogenMgPerDay()),
+                        Figures.rounded(entry.phosphorusMgPerDay())))
+            .toList(),
+        nowView(nitrate),
+        nowView(phosphate),
+        answer.verdict,
+        answer.routine.map(r -> routineView(now.tank(), r)).orElse(null),
+        crossing(nitrate),
+        crossing(phosphate),
+        Figures.rounded(
+            answer.routine.map(planner::probability).orElseGet(planner::probabilityLeftAlone)));
   }
 
   /**
@@ -127,18 +129,18 @@ public class BalanceAnswers {
 
   private static Answer answer(Present now, Planner planner) {
     Plan plan = planner.plan();
-    double standingProbability = now.tank.routine().map(planner::probability).orElse(0.0);
-    boolean standingHolds = standingProbability >= now.tank.limits().confidence();
+    double standingProbability = now.tank().routine().map(planner::probability).orElse(0.0);
+    boolean standingHolds = standingProbability >= now.tank().limits().confidence();
     Optional<Routine> recommended =
         plan.recommended().map(r -> new Routine(r.fraction(), r.everyDays(), r.nextOn()));
     Optional<Routine> routine =
-        standingHolds && plan.recovery().isEmpty() ? now.tank.routine() : recommended;
+        standingHolds && plan.recovery().isEmpty() ? now.tank().routine() : recommended;
     boolean noneNeeded = plan.today().holdsThroughHorizon();
     if (noneNeeded && !standingHolds) {
       routine = Optional.empty();
     }
     if (plan.today().atOnce() && routine.isEmpty()) {
-      LocalDate tomorrow = now.today.plusDays(1);
+      LocalDate tomorrow = now.today().plusDays(1);
       routine =
           plan.today().fraction().stream()
               .mapToObj(fraction -> new Routine(fraction, AT_ONCE_EVERY_DAYS, tomorrow))
@@ -147,11 +149,13 @@ public class BalanceAnswers {
     boolean stuck = !noneNeeded && routine.isEmpty();
     boolean dueByOwnRoutine =
         standingHolds
-            && now.standing.isPresent()
-            && !now.standing.get().nextOn().isAfter(now.today);
+            && now.standing().isPresent()
+            && !now.standing().get().nextOn().isAfter(now.today());
     String verdict;
     if (stuck) {
       verdict = "stuck";
+    } else if (plan.today().verdict() == Plan.Verdict.TEST_FIRST && !dueByOwnRoutine) {
+      verdict = "test-first";
     } else if (plan.today().atOnce()
         || !plan.recovery().isEmpty()
         || dueByOwnRoutine
@@ -170,43 +174,87 @@ public class BalanceAnswers {
   private static Views.OutlookView outlook(
       Present now, Planner planner, Optional<Routine> routine, Optional<BindingLimit> binding) {
     PlannedChanges changes = routine.map(planner::changes).orElse(PlannedChanges.NONE);
-    Projection projection = Projection.of(now.posterior, now.horizon, changes);
+    Projection projection = Projection.of(now.posterior(), now.horizon(), changes);
     double probability =
         routine.map(r -> planner.probability(r)).orElseGet(planner::probabilityLeftAlone);
-    Scenario scenario = now.posterior.scenario();
+    Scenario scenario = now.posterior().scenario();
     return new Views.OutlookView(
-        routine.map(r -> routineView(now.tank, r)).orElse(null),
+        routine.map(r -> routineView(now.tank(), r)).orElse(null),
         Arrays.stream(changes.time())
             .mapToObj(time -> scenario.date((int) time))
-            .filter(day -> !day.isAfter(now.today.plusDays(now.horizon)))
+            .filter(day -> !day.isAfter(now.today().plusDays(now.horizon())))
             .toList(),
         Figures.rounded(probability),
-        probability >= now.tank.limits().confidence(),
+        probability >= now.tank().limits().confidence(),
         binding.map(BindingLimit::term).orElse(null),
-        now.today.plusDays(now.horizon),
+        now.today().plusDays(now.horizon()),
         planner.recovery().stream()
             .map(
                 step ->
                     new Views.RecoveryStepView(
                         step.on(),
                         step.fraction(),
-                        step.fraction() * now.tank.netVolumeL(),
+                        step.fraction() * now.tank().netVolumeL(),
                         Figures.rounded(step.nitrateAfterMgL())))
             .toList(),
-        nutrient(Forecast.of(projection, Nutrient.NITRATE, now.tank.lines())),
-        nutrient(Forecast.of(projection, Nutrient.PHOSPHATE, now.tank.lines())));
+        measures(planner.measures(routine)),
+        nutrient(Forecast.of(projection, Nutrient.NITRATE, now.tank().lines())),
+        nutrient(Forecast.of(projection, Nutrient.PHOSPHATE, now.tank().lines())),
+        young(now, changes));
+  }
+
+  /** Ammonia and nitrite, where the filter grows in. */
+  private static Views.YoungTankView young(Present now, PlannedChanges changes) {
+    if (!now.posterior().scenario().isNew()) {
+      return null;
+    }
+    AmmoniaCourse course =
+        AmmoniaCourse.of(now.posterior(), Math.min(YOUNG_DAYS_AHEAD, now.horizon()), changes);
+    return new Views.YoungTankView(days(course.ammonia()), days(course.nitrite()));
+  }
+
+  private static List<Views.FitDayView> days(List<AmmoniaCourse.Day> course) {
+    return course.stream()
+        .map(
+            day ->
+                new Views.FitDayView(
+                    day.on(),
+                    Figures.rounded(day.p10()),
+                    Figures.rounded(day.p50()),
+                    Figures.rounded(day.p90())))
+        .toList();
+  }
+
+  static Views.MeasuresView measures(Plan.Measures measures) {
+    return new Views.MeasuresView(
+        Figures.rounded(measures.probabilityWithinLines()),
+        Figures.rounded(measures.nitratePeakMgL()),
+        Figures.rounded(measures.nitrateTroughMgL()),
+        Figures.rounded(measures.phosphatePeakMgL()),
+        Figures.rounded(measures.phosphateTroughMgL()),
+        Figures.rounded(measures.litresPer28Days()),
+        Figures.rounded(measures.minutesPer28Days()),
+        Figures.rounded(measures.saltGramsPer28Days()));
+  }
+
+  private static Views.TestFirstView testFirst(Plan.TestFirst test) {
+    return new Views.TestFirstView(
+        test.analyte(), Figures.rounded(test.chance()), Figures.rounded(test.settles()));
   }
 
   // ---------------------------------------------------------------- what if
 
-  /** Runs a routine or line that is tried, on the posterior at hand; saves nothing. */
+  /** Runs a routine, lines and other doings that are tried; saves nothing. */
   public Views.OutlookView whatIf(Stored stored, Try tried) {
     Lines lines =
         new Lines(
             line(tried.nitrate(), stored.tank().lines().nitrate()),
             line(tried.phosphate(), stored.tank().lines().phosphate()));
-    Present now = new Present(stored.tank(), lines);
+    Present now = TriedLines.applied(posteriors.present(stored, lines), tried.tries());
     Planner planner = now.planner();
+    if (tried.fraction() == null) {
+      return outlook(now, planner, Optional.empty(), Optional.empty());
+    }
     LocalDate earliest = planner.earliestStart();
     LocalDate first = tried.nextOn().isBefore(earliest) ? earliest : tried.nextOn();
     double fraction = tried.fraction();
@@ -230,7 +278,7 @@ public class BalanceAnswers {
         longest = planner.intervalFor(fraction, earliest);
         first = longest.isPresent() ? earliest : first;
       }
-      everyDays = longest.orElse(now.tank.limits().intervalsDays().get(0));
+      everyDays = longest.orElse(now.tank().limits().intervalsDays().get(0));
     }
     Routine routine = new Routine(Math.max(0.01, fraction), everyDays, first);
     return outlook(now, planner, Optional.of(routine), binding);
@@ -252,12 +300,16 @@ public class BalanceAnswers {
   // ---------------------------------------------------------------- rounds
 
   public Views.RoundsLineView rounds(Stored stored) {
-    Present now = new Present(stored.tank(), stored.tank().lines());
+    return roundsLines.get(stored, today(stored), stored.site(), () -> workOutRoundsLine(stored));
+  }
+
+  private Views.RoundsLineView workOutRoundsLine(Stored stored) {
+    Present now = posteriors.present(stored, stored.tank().lines());
     Planner planner = now.planner();
     Answer answer = answer(now, planner);
-    Projection alone = Projection.of(now.posterior, now.horizon, PlannedChanges.NONE);
-    Forecast nitrate = Forecast.of(alone, Nutrient.NITRATE, now.tank.lines());
-    Forecast phosphate = Forecast.of(alone, Nutrient.PHOSPHATE, now.tank.lines());
+    Projection alone = Projection.of(now.posterior(), now.horizon(), PlannedChanges.NONE);
+    Forecast nitrate = Forecast.of(alone, Nutrient.NITRATE, now.tank().lines());
+    Forecast phosphate = Forecast.of(alone, Nutrient.PHOSPHATE, now.tank().lines());
     OptionalDouble fraction =
         answer.plan.recovery().isEmpty()
             ? answer
@@ -267,13 +319,13 @@ public class BalanceAnswers {
             : answer.plan.today().fraction();
     Optional<LocalDate> on =
         answer.verdict.equals("change")
-            ? Optional.of(now.today)
+            ? Optional.of(now.today())
             : answer.routine.map(Routine::nextOn).or(() -> answer.plan.today().until());
     return new Views.RoundsLineView(
         tankView(stored, now),
         answer.verdict,
         fraction.isPresent() ? fraction.getAsDouble() : null,
-        fraction.isPresent() ? fraction.getAsDouble() * now.tank.netVolumeL() : null,
+        fraction.isPresent() ? fraction.getAsDouble() * now.tank().netVolumeL() : null,
         on.orElse(null),
         String.join(" ", answer.plan.today().why()),
         nitrate
@@ -281,32 +333,46 @@ public class BalanceAnswers {
             .flatMap(Forecast.Ceiling::likely)
             .or(() -> phosphate.ceiling().flatMap(Forecast.Ceiling::likely))
             .orElse(null),
-        new Views.LevelView(nowView(nitrate), lineView(now.tank.lines().nitrate())),
-        new Views.LevelView(nowView(phosphate), lineView(now.tank.lines().phosphate())),
+        new Views.LevelView(nowView(nitrate), lineView(now.tank().lines().nitrate())),
+        new Views.LevelView(nowView(phosphate), lineView(now.tank().lines().phosphate())),
         daysSince(now, LogEntry.Test.class),
-        daysSince(now, LogEntry.WaterChange.class));
+        daysSince(now, LogEntry.WaterChange.class),
+        stored.site(),
+        now.standing().map(r -> routineView(now.tank(), r)).orElse(null),
+        answer.routine.map(r -> routineView(now.tank(), r)).orElse(null),
+        answer.plan.testFirst().map(BalanceAnswers::testFirst).orElse(null),
+        DueWork.of(now.tank(), now.today()).stream()
+            .map(
+                due ->
+                    new Views.DueWorkView(
+                        due.what().name().toLowerCase(Locale.ROOT),
+                        due.id(),
+                        due.everyDays(),
+                        due.lateDays()))
+            .toList());
   }
 
   private static Integer daysSince(Present now, Class<? extends LogEntry> kind) {
-    return last(now.tank, kind)
-        .map(day -> (int) ChronoUnit.DAYS.between(day, now.today))
-        .orElse(null);
+    return now.last(kind).map(day -> (int) ChronoUnit.DAYS.between(day, now.today())).orElse(null);
   }
 
   // ---------------------------------------------------------------- views
 
-  private static Views.TankView tankView(Stored stored, Present now) {
+  static Views.TankView tankView(Stored stored, Present now) {
     return new Views.TankView(
         stored.id(),
         stored.version(),
-        now.tank.name(),
-        now.tank.water().term(),
-        now.tank.netVolumeL(),
-        now.tank.timeZone().getId(),
-        now.today);
+        now.tank().name(),
+        now.tank().water().term(),
+        now.tank().netVolumeL(),
+        now.tank().timeZone().getId(),
+        now.today(),
+        now.tank().temperatureC(),
+        now.tank().salinityPpt(),
+        now.tank().startedOn().orElse(null));
   }
 
-  private static Views.RoutineView routineView(TankModel tank, Routine routine) {
+  static Views.RoutineView routineView(TankModel tank, Routine routine) {
     return new Views.RoutineView(
         routine.fraction(),
         Figures.rounded(routine.fraction() * tank.netVolumeL()),
@@ -314,7 +380,7 @@ public class BalanceAnswers {
         routine.nextOn());
   }
 
-  private static Views.LinesView linesView(Lines lines) {
+  static Views.LinesView linesView(Lines lines) {
     return new Views.LinesView(lineView(lines.nitrate()), lineView(lines.phosphate()));
   }
 
@@ -326,130 +392,35 @@ public class BalanceAnswers {
 
   private static Views.NutrientOutlookView nutrient(Forecast forecast) {
     return new Views.NutrientOutlookView(
-        forecast.nutrient().unit(),
-        nowView(forecast),
-        forecast.days().stream()
-            .map(
-                day ->
-                    new Views.BandView(
-                        day.on(),
-                        Figures.rounded(day.p10()),
-                        Figures.rounded(day.p25()),
-                        Figures.rounded(day.p50()),
-                        Figures.rounded(day.p75()),
-                        Figures.rounded(day.p90())))
-            .toList(),
-        crossing(forecast));
+        forecast.nutrient().unit(), nowView(forecast), bands(forecast), crossing(forecast));
   }
 
-  private static Views.NowView nowView(Forecast forecast) {
+  static List<Views.BandView> bands(Forecast forecast) {
+    return forecast.days().stream()
+        .map(
+            day ->
+                new Views.BandView(
+                    day.on(),
+                    Figures.rounded(day.p10()),
+                    Figures.rounded(day.p25()),
+                    Figures.rounded(day.p50()),
+                    Figures.rounded(day.p75()),
+                    Figures.rounded(day.p90())))
+        .toList();
+  }
+
+  static Views.NowView nowView(Forecast forecast) {
     return new Views.NowView(
         Figures.rounded(forecast.now().p10()),
         Figures.rounded(forecast.now().p50()),
         Figures.rounded(forecast.now().p90()));
   }
 
-  private static Views.CrossingView crossing(Forecast forecast) {
+  static Views.CrossingView crossing(Forecast forecast) {
     Optional<Forecast.Ceiling> ceiling = forecast.ceiling();
     return new Views.CrossingView(
         ceiling.flatMap(Forecast.Ceiling::early).orElse(null),
         ceiling.flatMap(Forecast.Ceiling::likely).orElse(null),
         ceiling.flatMap(Forecast.Ceiling::late).orElse(null));
-  }
-
-  private static Views.PastView past(Present now) {
-    Posterior.Fit fit = now.posterior.fit();
-    List<Views.ChangeMarkView> changes = new ArrayList<>();
-    List<Views.LaneMarkView> lanes = new ArrayList<>();
-    for (LogEntry entry : now.tank.log()) {
-      if (entry instanceof LogEntry.WaterChange change) {
-        changes.add(
-            new Views.ChangeMarkView(
-                change.at(), change.litres() / now.tank.netVolumeL(), change.litres()));
-      } else {
-        lane(now.tank, entry)
-            .ifPresent(
-                lane -> lanes.add(new Views.LaneMarkView(entry.at(), lane.name(), lane.text())));
-      }
-    }
-    return new Views.PastView(
-        new Views.NutrientPastView(
-            fitDays(now, Nutrient.NITRATE, fit.nitrogenP10(), fit.nitrogenP50(), fit.nitrogenP90()),
-            tests(now, Analyte.NITRATE)),
-        new Views.NutrientPastView(
-            fitDays(
-                now,
-                Nutrient.PHOSPHATE,
-                fit.phosphorusP10(),
-                fit.phosphorusP50(),
-                fit.phosphorusP90()),
-            tests(now, Analyte.PHOSPHATE)),
-        changes,
-        lanes);
-  }
-
-  private record Lane(String name, String text) {}
-
-  private static Optional<Lane> lane(TankModel tank, LogEntry entry) {
-    if (entry instanceof LogEntry.Feed feed) {
-      return Optional.of(
-          new Lane("fed", Figures.plain(feed.grams()) + " g " + tank.foodById(feed.food()).name()));
-    } else if (entry instanceof LogEntry.Fast fast) {
-      return Optional.of(new Lane("fed", "no food for " + fast.days() + " days"));
-    } else if (entry instanceof LogEntry.Harvest harvest) {
-      return Optional.of(
-          new Lane("cut", Figures.plain(harvest.wetMassG()) + " g " + harvest.plant()));
-    } else if (entry instanceof LogEntry.Clean clean) {
-      return Optional.of(new Lane("cleaned", clean.export()));
-    } else if (entry instanceof LogEntry.Renew renew) {
-      return Optional.of(new Lane("cleaned", "renewed " + renew.export()));
-    } else if (entry instanceof LogEntry.Dose dose) {
-      return Optional.of(new Lane("dosed", Figures.plain(dose.ml()) + " mL " + dose.fertiliser()));
-    } else if (entry instanceof LogEntry.Death death) {
-      return Optional.of(new Lane("noted", "death, " + Figures.plain(death.massG()) + " g"));
-    } else if (entry instanceof LogEntry.Observation observation) {
-      return Optional.of(
-          new Lane(
-              "noted", observation.note().isEmpty() ? observation.sign() : observation.note()));
-    }
-    return Optional.empty();
-  }
-
-  private static List<Views.FitDayView> fitDays(
-      Present now, Nutrient nutrient, double[] p10, double[] p50, double[] p90) {
-    List<Views.FitDayView> days = new ArrayList<>();
-    for (int day = 0; day < p50.length; day++) {
-      days.add(
-          new Views.FitDayView(
-              now.posterior.scenario().date(day),
-              Figures.rounded(nutrient.ion(p10[day])),
-              Figures.rounded(nutrient.ion(p50[day])),
-              Figures.rounded(nutrient.ion(p90[day]))));
-    }
-    return days;
-  }
-
-  private static List<Views.TestMarkView> tests(Present now, Analyte analyte) {
-    List<Views.TestMarkView> marks = new ArrayList<>();
-    for (Posterior.Reading reading : now.posterior.readings()) {
-      LogEntry.Test test = now.posterior.scenario().probes().get(reading.test());
-      if (test.analyte() != analyte) {
-        continue;
-      }
-      TestLikelihood likelihood = reading.likelihood();
-      marks.add(
-          new Views.TestMarkView(
-              test.at(),
-              test.value(),
-              test.unit().label(),
-              likelihood.use().name().toLowerCase(Locale.ROOT),
-              Figures.rounded(test.standardValue()),
-              Figures.rounded(likelihood.lowest()),
-              Double.isInfinite(likelihood.highest())
-                  ? null
-                  : Figures.rounded(likelihood.highest()),
-              Figures.rounded(reading.modelled())));
-    }
-    return marks;
   }
 }

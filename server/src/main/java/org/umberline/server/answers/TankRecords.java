@@ -29,6 +29,7 @@ import org.umberline.tankfile.TankFileReader;
 import org.umberline.tankfile.TankFileWriter;
 import org.umberline.tankfile.shorthand.Reading;
 import org.umberline.tankfile.shorthand.Shorthand;
+import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -38,8 +39,14 @@ public class TankRecords {
   /** How far a client's clock may be ahead of the server's. */
   private static final Duration CLOCK_TOLERANCE = Duration.ofMinutes(5);
 
-  /** One tank as stored, with the version its make-up has. */
-  public record Stored(UUID id, int version, TankModel tank) {}
+  /**
+   * One tank as stored.
+   *
+   * @param version counts the changes of its make-up
+   * @param logRevision counts the changes of its log
+   * @param site where it stands, empty when nobody said
+   */
+  public record Stored(UUID id, int version, long logRevision, String site, TankModel tank) {}
 
   /** What became of a line. */
   public record Recorded(UUID line, List<String> understood, boolean repeated) {}
@@ -86,7 +93,12 @@ public class TankRecords {
 
   private Stored stored(TankEntity tank) {
     Key key = new Key(tank.getId(), tank.getVersion(), tank.getLogRevision());
-    return new Stored(tank.getId(), tank.getVersion(), read.get(key, k -> build(tank)));
+    return new Stored(
+        tank.getId(),
+        tank.getVersion(),
+        tank.getLogRevision(),
+        tank.getSite(),
+        read.get(key, k -> build(tank)));
   }
 
   private TankModel build(TankEntity tank) {
@@ -110,12 +122,7 @@ public class TankRecords {
     try {
       file = TankFileReader.read(text);
     } catch (TankFileException refused) {
-      throw new Refused(
-          HttpStatus.BAD_REQUEST,
-          "The tank file can't be taken; nothing was saved.",
-          refused.problems().stream()
-              .map(p -> new Refused.Field(p.pointer(), p.found(), p.allowed()))
-              .toList());
+      throw refused("The tank file can't be taken; nothing was saved.", refused);
     }
     try {
       return transaction.execute(status -> store(id, keeper, file.tank()));
@@ -180,6 +187,44 @@ public class TankRecords {
           entity.setMakeUp(changed.name(), makeUp(changed));
         });
     return one(id, keeper);
+  }
+
+  /** Says where the tank stands. */
+  public void setSite(UUID id, UUID keeper, String site) {
+    transaction.executeWithoutResult(status -> entity(id, keeper).setSite(site));
+  }
+
+  /**
+   * Reads a make-up as it would be with the tank's log, without keeping it.
+   *
+   * @param text a tank file; a log in it is left out
+   * @throws Refused naming every problem
+   */
+  public TankModel withMakeUp(TankModel stored, String text) {
+    ObjectNode tree;
+    try {
+      if (!(json.readTree(text) instanceof ObjectNode object)) {
+        throw Refused.field("file", "no object", "a tank file");
+      }
+      tree = object;
+    } catch (JacksonException unreadable) {
+      throw Refused.field("file", "no JSON", "a tank file");
+    }
+    tree.set("log", TankFileWriter.tree(stored).get("log"));
+    try {
+      return TankFileReader.read(json.writeValueAsString(tree)).tank();
+    } catch (TankFileException refused) {
+      throw refused("This can't be kept; nothing was saved.", refused);
+    }
+  }
+
+  private static Refused refused(String detail, TankFileException refused) {
+    return new Refused(
+        HttpStatus.BAD_REQUEST,
+        detail,
+        refused.problems().stream()
+            .map(p -> new Refused.Field(p.pointer(), p.found(), p.allowed()))
+            .toList());
   }
 
   /** Lets another keeper see the tank and write in it; only its owner may. */

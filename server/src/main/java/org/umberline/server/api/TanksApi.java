@@ -45,8 +45,8 @@ class TanksApi {
   /** Every tank of the keeper, most urgent first. */
   @GetMapping("/rounds")
   List<Views.RoundsLineView> rounds(@SignedIn.Keeper SignedIn keeper) {
-    List<String> urgency = List.of("stuck", "change", "skip");
-    return tanks.all(keeper.keeperId()).stream()
+    List<String> urgency = List.of("stuck", "change", "test-first", "skip");
+    return tanks.all(keeper.keeperId()).parallelStream()
         .map(answers::rounds)
         .sorted(java.util.Comparator.comparingInt(line -> urgency.indexOf(line.verdict())))
         .toList();

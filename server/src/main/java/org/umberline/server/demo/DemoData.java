@@ -4,6 +4,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -24,6 +25,14 @@ import org.umberline.tankfile.TankFileWriter;
 @ConditionalOnProperty("umberline.demo")
 class DemoData implements ApplicationRunner {
   private static final Logger LOG = LoggerFactory.getLogger(DemoData.class);
+
+  private static final Map<String, String> SITES =
+      Map.of(
+          "Stillwater", "Foyer",
+          "Paddy", "Reading room",
+          "Breakwater", "Main hall",
+          "Saltings", "Main hall",
+          "Quarry", "Reading room");
 
   private final Keepers keepers;
   private final TankRecords tanks;
@@ -54,6 +63,7 @@ class DemoData implements ApplicationRunner {
             new Quarry(today))) {
       TankModel tank = invented.grow();
       tanks.takeIn(id(tank.name()), wren, TankFileWriter.write(tank));
+      tanks.setSite(id(tank.name()), wren, SITES.get(tank.name()));
     }
     tanks.share(id("Stillwater"), wren, tarn);
     LOG.info("Loaded the demo's tanks");

@@ -1,5 +1,6 @@
 package org.umberline.server.exchange;
 
+import com.fasterxml.jackson.annotation.JsonIgnore;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.AssertTrue;
 import jakarta.validation.constraints.DecimalMax;
@@ -63,6 +64,7 @@ public final class Requests {
       @Schema(nullable = true) LocalDate nextOn) {
     @AssertTrue(message = "fraction, everyDays and nextOn together, or none of them")
     @Schema(hidden = true)
+    @JsonIgnore
     public boolean isWholeOrAbsent() {
       return (fraction == null) == (everyDays == null) && (fraction == null) == (nextOn == null);
     }
@@ -80,6 +82,7 @@ public final class Requests {
           Double ceilingMgL) {
     @AssertTrue(message = "a floor below the ceiling")
     @Schema(hidden = true)
+    @JsonIgnore
     public boolean isFloorBelowCeiling() {
       return floorMgL == null || ceilingMgL == null || floorMgL < ceilingMgL;
     }
@@ -98,22 +101,94 @@ public final class Requests {
     NOTHING
   }
 
+  @Schema(name = "Tried", description = "one thing done otherwise; amount in the kind's unit")
+  public record TriedLine(
+      @NotNull(message = "what is tried") org.umberline.core.planning.Try.Kind kind,
+      @NotNull(message = "an id, or nothing") @Size(max = 80, message = "up to 80 characters")
+          String id,
+      @NotNull(message = "a number") Double amount) {}
+
   @Schema(
       name = "Try",
       description =
-          "a routine to be tried without saving; solve names the part that is to follow from the"
-              + " other so that the lines hold")
+          "a routine to be tried without saving, or none; solve names the part that is to follow"
+              + " from the other so that the lines hold; tries go on beside it")
   public record Try(
       @NotNull(message = "FRACTION, INTERVAL or NOTHING") Solve solve,
-      @NotNull(message = FRACTION)
+      @Schema(nullable = true)
           @DecimalMin(value = "0", inclusive = false, message = FRACTION)
           @DecimalMax(value = "1", message = FRACTION)
           Double fraction,
-      @NotNull(message = DAYS)
+      @Schema(nullable = true)
           @DecimalMin(value = "0.5", message = DAYS)
           @DecimalMax(value = "365", message = DAYS)
           Double everyDays,
-      @NotNull(message = "a date") LocalDate nextOn,
+      @Schema(nullable = true) LocalDate nextOn,
       @Schema(nullable = true) @jakarta.validation.Valid LineChange nitrate,
-      @Schema(nullable = true) @jakarta.validation.Valid LineChange phosphate) {}
+      @Schema(nullable = true) @jakarta.validation.Valid LineChange phosphate,
+      @Schema(nullable = true) @Size(max = 40, message = "up to 40 tries")
+          java.util.List<@jakarta.validation.Valid TriedLine> tries) {
+    @AssertTrue(message = "fraction, everyDays and nextOn together, or none of them")
+    @Schema(hidden = true)
+    @JsonIgnore
+    public boolean isWholeOrAbsent() {
+      return (fraction == null) == (everyDays == null) && (fraction == null) == (nextOn == null);
+    }
+  }
+
+  @Schema(name = "WhatIfToSave")
+  public record WhatIfToSave(
+      @NotNull(message = "a name") @Size(min = 1, max = 80, message = "1 to 80 characters")
+          String name,
+      @NotNull(message = "what is tried") @jakarta.validation.Valid Try tried) {}
+
+  @Schema(name = "MakeUpChange", description = "a tank file; a log in it is left out")
+  public record MakeUpChange(
+      @NotNull(message = "the tank's version") Integer version,
+      @NotNull(message = "a tank file") @Size(max = 2_000_000, message = "up to 2 MB")
+          String file) {}
+
+  @Schema(name = "MakeUpTry", description = "a tank file that is looked at and not kept")
+  public record MakeUpTry(
+      @NotNull(message = "a tank file") @Size(max = 2_000_000, message = "up to 2 MB")
+          String file) {}
+
+  @Schema(name = "Site")
+  public record SiteChange(
+      @NotNull(message = "a place, or nothing") @Size(max = 60, message = "up to 60 characters")
+          String site) {}
+
+  @Schema(name = "UnitsChosen", description = "JSON of the page: quantity to label")
+  public record UnitsChosen(
+      @NotNull(message = "units") @Size(max = 400, message = "up to 400 characters")
+          String chosen) {}
+
+  @Schema(name = "Box", description = "inside measures in cm; displaced is a share 0..1")
+  public record Box(
+      @NotNull(message = "over 0 cm") Double lengthCm,
+      @NotNull(message = "over 0 cm") Double widthCm,
+      @NotNull(message = "over 0 cm") Double waterHeightCm,
+      @NotNull(message = "0 to 1") Double displacedShare,
+      @NotNull(message = "0 L or more") Double sumpL) {}
+
+  @Schema(name = "SaltAdded")
+  public record SaltAdded(
+      @NotNull(message = "over 0 g") Double saltG,
+      @NotNull(message = "0 ppt or more") Double beforePpt,
+      @NotNull(message = "over what it was") Double afterPpt,
+      @NotNull(message = "0 to 40 °C") Double temperatureC) {}
+
+  @Schema(name = "MarkerAdded")
+  public record MarkerAdded(
+      @NotNull(message = "over 0 mg") Double mg,
+      @NotNull(message = "0 mg/L or more") Double beforeMgL,
+      @NotNull(message = "over what it was") Double afterMgL) {}
+
+  @Schema(name = "Body")
+  public record Body(
+      @NotNull(message = "a body shape") String shape,
+      @NotNull(message = "over 0 cm")
+          @DecimalMin(value = "0", inclusive = false, message = "over 0 to 200 cm")
+          @DecimalMax(value = "200", message = "over 0 to 200 cm")
+          Double lengthCm) {}
 }

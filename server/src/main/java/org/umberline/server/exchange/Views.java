@@ -22,7 +22,10 @@ public final class Views {
       String water,
       double netVolumeL,
       String timeZone,
-      LocalDate today) {}
+      LocalDate today,
+      double temperatureC,
+      double salinityPpt,
+      @Schema(nullable = true) LocalDate startedOn) {}
 
   @Schema(name = "Line", description = "mg/L of the ion; an absent end is open")
   public record LineView(
@@ -64,8 +67,71 @@ public final class Views {
       @Schema(nullable = true) String bindingLimit,
       LocalDate until,
       List<RecoveryStepView> recovery,
+      MeasuresView measures,
       NutrientOutlookView nitrate,
-      NutrientOutlookView phosphate) {}
+      NutrientOutlookView phosphate,
+      @Schema(nullable = true) YoungTankView young) {}
+
+  @Schema(
+      name = "Measures",
+      description = "what a routine, or none, comes to; peaks and troughs are medians, mg/L")
+  public record MeasuresView(
+      double probabilityWithinLines,
+      double nitratePeakMgL,
+      double nitrateTroughMgL,
+      double phosphatePeakMgL,
+      double phosphateTroughMgL,
+      double litresPer28Days,
+      double minutesPer28Days,
+      double saltGramsPer28Days) {}
+
+  @Schema(
+      name = "YoungTank",
+      description =
+          "ammonia and nitrite of a tank whose filter grows in, past and future, mg/L NH3 and NO2")
+  public record YoungTankView(List<FitDayView> ammonia, List<FitDayView> nitrite) {}
+
+  @Schema(
+      name = "TestFirst",
+      description =
+          "a test worth more than acting: chance of crossing, chance to turn the decision")
+  public record TestFirstView(String analyte, double chance, double settles) {}
+
+  @Schema(name = "Option", description = "the smallest change that keeps the lines at an interval")
+  public record OptionView(
+      double everyDays,
+      @Schema(nullable = true) Double fraction,
+      boolean feasible,
+      String bindingLimit,
+      double probabilityWithinLines) {}
+
+  @Schema(name = "Lever", description = "effects are mg/L of the ion a week")
+  public record LeverView(
+      String lever,
+      double change,
+      double effectNitrateMgLPerWeek,
+      double effectPhosphateMgLPerWeek) {}
+
+  @Schema(name = "BlendAdvice")
+  public record BlendView(String water, double share, double fraction, double everyDays) {}
+
+  @Schema(name = "NoChange", description = "what would have to go by other ways than changes")
+  public record NoChangeView(
+      boolean feasible,
+      double netNitrogenMgPerDay,
+      double floatingPlantsGPerWeek,
+      double deepBedM2) {}
+
+  @Schema(name = "OtherWays")
+  public record OtherWaysView(
+      List<OptionView> options,
+      List<LeverView> levers,
+      List<BlendView> blends,
+      @Schema(nullable = true) Double dripLitresPerDay,
+      NoChangeView noChange,
+      List<String> notes,
+      double shareOfWaterOver90Days,
+      double alkalinityUsedDkhPerWeek) {}
 
   @Schema(name = "FitDay", description = "the past as modelled, end of day, mg/L of the ion")
   public record FitDayView(LocalDate on, double p10, double p50, double p90) {}
@@ -83,7 +149,8 @@ public final class Views {
       double readMgL,
       double lowMgL,
       @Schema(nullable = true) Double highMgL,
-      double modelledMgL) {}
+      double modelledMgL,
+      boolean contradicts) {}
 
   @Schema(name = "ChangeMark")
   public record ChangeMarkView(OffsetDateTime at, double fraction, double litres) {}
@@ -98,6 +165,8 @@ public final class Views {
   public record PastView(
       NutrientPastView nitrate,
       NutrientPastView phosphate,
+      List<TestMarkView> ammoniaTests,
+      List<TestMarkView> nitriteTests,
       List<ChangeMarkView> changes,
       List<LaneMarkView> lanes) {}
 
@@ -109,8 +178,8 @@ public final class Views {
       name = "Balance",
       description =
           "the first page of a tank: shown is the routine to follow, the keeper's own where it"
-              + " holds; leftAlone is the future without any change. verdict is change, skip or"
-              + " stuck")
+              + " holds; leftAlone is the future without any change. verdict is change, skip,"
+              + " test-first or stuck")
   public record BalanceView(
       TankView tank,
       LinesView lines,
@@ -121,7 +190,9 @@ public final class Views {
       double standingProbability,
       String verdict,
       List<String> why,
+      @Schema(nullable = true) TestFirstView testFirst,
       @Schema(nullable = true) LocalDate holdsUntilWithoutChange,
+      OtherWaysView otherWays,
       OutlookView shown,
       CrossingView leftAloneNitrate,
       CrossingView leftAlonePhosphate,
@@ -145,7 +216,204 @@ public final class Views {
       LevelView nitrate,
       LevelView phosphate,
       @Schema(nullable = true) Integer daysSinceTest,
-      @Schema(nullable = true) Integer daysSinceChange) {}
+      @Schema(nullable = true) Integer daysSinceChange,
+      String site,
+      @Schema(nullable = true) RoutineView standing,
+      @Schema(nullable = true) RoutineView routine,
+      @Schema(nullable = true) TestFirstView testFirst,
+      List<DueWorkView> due) {}
+
+  @Schema(name = "DueWork", description = "what is test, clean or renew")
+  public record DueWorkView(String what, String id, int everyDays, int lateDays) {}
+
+  @Schema(name = "Term", description = "one figure of a sum; unit as the API names it")
+  public record TermView(
+      String label, double value, String unit, @Schema(nullable = true) String origin) {}
+
+  @Schema(name = "Amount", description = "a mean with the range of eight draws in ten")
+  public record AmountView(double mean, double low, double high) {}
+
+  @Schema(name = "Slider", description = "what can be tried of a line; kind as in Tried")
+  public record SliderView(
+      String kind,
+      String id,
+      String name,
+      double now,
+      double least,
+      double most,
+      double step,
+      String unit) {}
+
+  @Schema(name = "LedgerLine", description = "mg of N or P a day")
+  public record LedgerLineView(
+      String key,
+      String name,
+      String source,
+      AmountView perDay,
+      List<TermView> sum,
+      List<SliderView> tries) {}
+
+  @Schema(
+      name = "Ledger",
+      description =
+          "one nutrient; unexplained is what the tests demand and the entries do not explain")
+  public record LedgerView(
+      String element,
+      int days,
+      List<LedgerLineView> in,
+      List<LedgerLineView> out,
+      AmountView unexplained,
+      List<LedgerLineView> held,
+      AmountView netMgLPerWeek,
+      AmountView netGramsPerMonth) {}
+
+  @Schema(name = "Ledgers")
+  public record LedgersView(LedgerView nitrogen, LedgerView phosphorus) {}
+
+  @Schema(
+      name = "Workings",
+      description = "one stated number: the sum in words, its terms, and what it comes to")
+  public record WorkingView(
+      String topic, String states, String sum, List<TermView> terms, TermView result) {}
+
+  @Schema(name = "UsedEntry", description = "how many entries of a kind went in")
+  public record UsedEntriesView(String kind, int count, @Schema(nullable = true) LocalDate last) {}
+
+  @Schema(name = "Unknown", description = "what was believed before the tests and after them")
+  public record UnknownView(
+      String name,
+      double priorLow,
+      double prior,
+      double priorHigh,
+      double low,
+      double middle,
+      double high) {}
+
+  @Schema(name = "Working")
+  public record WorkingsView(
+      List<WorkingView> numbers,
+      List<UnknownView> learned,
+      List<UsedEntriesView> entries,
+      double effectiveSamples) {}
+
+  @Schema(name = "PastForecast", description = "one test as it was forecast, mg/L of the ion")
+  public record PastForecastView(
+      String nutrient,
+      LocalDate on,
+      double read,
+      double p10,
+      double p50,
+      double p90,
+      boolean inside) {}
+
+  @Schema(name = "Score", description = "median absolute errors, mg/L of the ion")
+  public record ScoreView(
+      String nutrient, int tests, double inside80, double error, double hold, double slope) {}
+
+  @Schema(
+      name = "StoodOut",
+      description = "a test that contradicts the rest, or a zero that is none")
+  public record StoodOutView(
+      String analyte,
+      OffsetDateTime at,
+      double value,
+      String unit,
+      @Schema(nullable = true) Double modelledMgL,
+      String why) {}
+
+  @Schema(name = "ChangeJudged", description = "a water change taken as an experiment; mg/L NO3")
+  public record ChangeJudgedView(
+      OffsetDateTime at,
+      double fraction,
+      double expectedDrop,
+      double measuredDrop,
+      boolean asExpected,
+      List<String> explanations,
+      double sourceLow,
+      double sourceHigh,
+      double volumeLowL,
+      @Schema(nullable = true) Double volumeHighL) {}
+
+  @Schema(
+      name = "TrackRecord",
+      description =
+          "how forecasts a fortnight ahead did; state is working or ready, share is how far it is")
+  public record TrackRecordView(
+      String state,
+      double share,
+      int horizonDays,
+      List<ScoreView> scores,
+      List<PastForecastView> forecasts,
+      List<StoodOutView> stoodOut,
+      List<ChangeJudgedView> changes) {}
+
+  @Schema(name = "Then", description = "what was forecast on a day, with the changes made since")
+  public record ThenView(LocalDate asOf, List<BandView> nitrate, List<BandView> phosphate) {}
+
+  @Schema(name = "Progress", description = "share of a calibration under way, absent when none is")
+  public record ProgressView(@Schema(nullable = true) Double share) {}
+
+  @Schema(name = "SavedWhatIf")
+  public record SavedWhatIfView(
+      UUID id,
+      String name,
+      List<Requests.TriedLine> tries,
+      @Schema(nullable = true) RoutineView routine,
+      MeasuresView measures) {}
+
+  @Schema(name = "Comparison", description = "saved what-ifs beside today's routine and none")
+  public record ComparisonView(
+      @Schema(nullable = true) RoutineView routine,
+      MeasuresView today,
+      MeasuresView leftAlone,
+      List<SavedWhatIfView> saved) {}
+
+  @Schema(name = "MakeUp", description = "the tank file without its log, as JSON text")
+  public record MakeUpView(
+      UUID id, int version, String name, String site, String file, List<String> defaultsUsed) {}
+
+  @Schema(
+      name = "PaperEntry",
+      description = "what an entry of the make-up does on paper, mg a day; in is positive")
+  public record PaperEntryView(
+      String kind, String id, double nitrogenMgPerDay, double phosphorusMgPerDay) {}
+
+  @Schema(name = "MakeUpEffect", description = "what a make-up would lead to; nothing is saved")
+  public record MakeUpEffectView(
+      List<PaperEntryView> paper,
+      NowView nitrateNow,
+      NowView phosphateNow,
+      String verdict,
+      @Schema(nullable = true) RoutineView routine,
+      CrossingView leftAloneNitrate,
+      CrossingView leftAlonePhosphate,
+      double probabilityWithinLines) {}
+
+  @Schema(name = "Number")
+  public record NumberView(double value, String unit) {}
+
+  @Schema(name = "Choice", description = "a term with the figures it stands for")
+  public record ChoiceView(String term, List<TermView> figures) {}
+
+  @Schema(name = "Lists", description = "closed lists and defaults for the make-up")
+  public record ListsView(
+      List<ChoiceView> ways,
+      List<ChoiceView> foodForms,
+      List<ChoiceView> plantKinds,
+      List<ChoiceView> bodyShapes) {}
+
+  @Schema(
+      name = "Units",
+      description =
+          "for each quantity the units it may be shown in: shown = canonical × factor; specific"
+              + " gravity by points of ppt and gravity instead")
+  public record UnitsView(String chosen, List<QuantityView> quantities, List<double[]> gravity) {}
+
+  @Schema(name = "Quantity")
+  public record QuantityView(String name, List<UnitChoiceView> units) {}
+
+  @Schema(name = "UnitChoice")
+  public record UnitChoiceView(String label, double factor, double offset) {}
 
   @Schema(name = "TakenIn")
   public record TakenInView(UUID id, String name) {}

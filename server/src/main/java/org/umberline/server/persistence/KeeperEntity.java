@@ -22,6 +22,9 @@ public class KeeperEntity {
   private String passwordHash;
   private Instant createdAt;
 
+  /** The units this keeper reads in, as JSON of the page. */
+  private String units = "{}";
+
   protected KeeperEntity() {}
 
   public KeeperEntity(UUID id, String signInName, String passwordHash, Instant createdAt) {
@@ -41,5 +44,13 @@ public class KeeperEntity {
 
   public String getPasswordHash() {
     return passwordHash;
+  }
+
+  public String getUnits() {
+    return units;
+  }
+
+  public void setUnits(String units) {
+    this.units = units;
   }
 }

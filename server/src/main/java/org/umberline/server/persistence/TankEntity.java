@@ -43,6 +43,10 @@ public class TankEntity {
 
   private Instant createdAt;
 
+  /** Where it stands; no part of the make-up. */
+  @OptimisticLock(excluded = true)
+  private String site = "";
+
   /** Keepers who may see and write besides the owner; granting it is no change of the make-up. */
   @ElementCollection
   @CollectionTable(name = "co_keeper", joinColumns = @JoinColumn(name = "tank_id"))
@@ -67,6 +71,14 @@ public class TankEntity {
 
   public UUID getOwnerId() {
     return ownerId;
+  }
+
+  public String getSite() {
+    return site;
+  }
+
+  public void setSite(String site) {
+    this.site = site;
   }
 
   public void addCoKeeper(UUID keeper) {

@@ -1,0 +1,125 @@
+package org.umberline.server.answers;
+
+import java.time.Clock;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.dao.DataIntegrityViolationException;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import org.umberline.core.planning.Planner;
+import org.umberline.core.tank.Routine;
+import org.umberline.server.answers.TankRecords.Stored;
+import org.umberline.server.exchange.Requests;
+import org.umberline.server.exchange.Views;
+import org.umberline.server.failure.Refused;
+import org.umberline.server.persistence.WhatIfEntity;
+import org.umberline.server.persistence.WhatIfs;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Named what-ifs of a tank, and how they compare with what is done today. */
+@Service
+public class WhatIfAnswers {
+  /** Columns that can still be read side by side. */
+  private static final int MOST = 3;
+
+  private final WhatIfs whatIfs;
+  private final Posteriors posteriors;
+  private final TransactionTemplate transaction;
+  private final JsonMapper json;
+  private final Clock clock;
+
+  WhatIfAnswers(
+      WhatIfs whatIfs,
+      Posteriors posteriors,
+      TransactionTemplate transaction,
+      JsonMapper json,
+      Clock clock) {
+    this.whatIfs = whatIfs;
+    this.posteriors = posteriors;
+    this.transaction = transaction;
+    this.json = json;
+    this.clock = clock;
+  }
+
+  /**
+   * Keeps a what-if under an id of the client; the same id again changes nothing.
+   *
+   * @throws Refused when three are kept already, or something tried is not the tank's
+   */
+  public void save(Stored stored, UUID keeper, UUID id, Requests.WhatIfToSave request) {
+    measured(stored, request.tried());
+    transaction.executeWithoutResult(
+        status -> {
+          Optional<WhatIfEntity> known = whatIfs.findById(id);
+          if (known.isPresent()) {
+            if (!known.get().getTankId().equals(stored.id())) {
+              throw Refused.conflict("The id stands for another what-if already.");
+            }
+            return;
+          }
+          if (whatIfs.findByTankIdOrderBySavedAt(stored.id()).size() >= MOST) {
+            throw Refused.conflict(
+                MOST + " what-ifs are kept already; discard one first. Nothing was saved.");
+          }
+          try {
+            whatIfs.saveAndFlush(
+                new WhatIfEntity(
+                    id,
+                    stored.id(),
+                    request.name().strip(),
+                    json.writeValueAsString(request.tried()),
+                    clock.instant(),
+                    keeper));
+          } catch (DataIntegrityViolationException raced) {
+            status.setRollbackOnly();
+          }
+        });
+  }
+
+  /** Discards a what-if; one that is gone already stays gone. */
+  public void discard(Stored stored, UUID id) {
+    transaction.executeWithoutResult(status -> whatIfs.deleteByIdAndTankId(id, stored.id()));
+  }
+
+  /** Today's routine, none, and every kept what-if, on one posterior. */
+  public Views.ComparisonView comparison(Stored stored) {
+    Present now = posteriors.present(stored, stored.tank().lines());
+    Planner planner = now.planner();
+    List<Views.SavedWhatIfView> saved =
+        whatIfs.findByTankIdOrderBySavedAt(stored.id()).stream()
+            .map(entity -> view(stored, entity))
+            .toList();
+    return new Views.ComparisonView(
+        now.tank().routine().map(r -> BalanceAnswers.routineView(now.tank(), r)).orElse(null),
+        BalanceAnswers.measures(planner.measures(now.tank().routine())),
+        BalanceAnswers.measures(planner.measures(Optional.empty())),
+        saved);
+  }
+
+  private Views.SavedWhatIfView view(Stored stored, WhatIfEntity entity) {
+    Requests.Try tried = json.readValue(entity.getBody(), Requests.Try.class);
+    Measured measured = measured(stored, tried);
+    return new Views.SavedWhatIfView(
+        entity.getId(),
+        entity.getName(),
+        tried.tries() == null ? List.of() : tried.tries(),
+        measured.routine.map(r -> BalanceAnswers.routineView(stored.tank(), r)).orElse(null),
+        measured.measures);
+  }
+
+  private record Measured(Optional<Routine> routine, Views.MeasuresView measures) {}
+
+  private Measured measured(Stored stored, Requests.Try tried) {
+    Present now =
+        TriedLines.applied(posteriors.present(stored, stored.tank().lines()), tried.tries());
+    Planner planner = now.planner();
+    Optional<Routine> routine =
+        tried.fraction() == null
+            ? Optional.empty()
+            : Optional.of(
+                Present.stillToCome(
+                    new Routine(tried.fraction(), tried.everyDays(), tried.nextOn()), now.today()));
+    return new Measured(routine, BalanceAnswers.measures(planner.measures(routine)));
+  }
+}

@@ -1,0 +1,115 @@
+package org.umberline.server.api;
+
+import jakarta.validation.Valid;
+import java.util.Arrays;
+import java.util.function.DoubleSupplier;
+import java.util.stream.Collectors;
+import org.springframework.http.HttpStatus;
+import org.springframework.transaction.support.TransactionTemplate;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.umberline.core.chemistry.NetVolume;
+import org.umberline.core.tank.BodyShape;
+import org.umberline.server.answers.Lists;
+import org.umberline.server.exchange.Requests;
+import org.umberline.server.exchange.Views;
+import org.umberline.server.failure.Refused;
+import org.umberline.server.persistence.Keepers;
+import org.umberline.server.security.SignedIn;
+import org.umberline.tankfile.Figures;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Lists, units and small sums that belong to no tank. */
+@RestController
+@RequestMapping("/api")
+class ListsApi {
+  private final Keepers keepers;
+  private final TransactionTemplate transaction;
+  private final JsonMapper json;
+
+  ListsApi(Keepers keepers, TransactionTemplate transaction, JsonMapper json) {
+    this.keepers = keepers;
+    this.transaction = transaction;
+    this.json = json;
+  }
+
+  @GetMapping("/lists")
+  Views.ListsView lists() {
+    return Lists.all();
+  }
+
+  @GetMapping("/units")
+  Views.UnitsView units(@SignedIn.Keeper SignedIn keeper) {
+    return Lists.units(keepers.findById(keeper.keeperId()).orElseThrow().getUnits());
+  }
+
+  @PutMapping("/units")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void chooseUnits(
+      @SignedIn.Keeper SignedIn keeper, @Valid @RequestBody Requests.UnitsChosen request) {
+    try {
+      if (!json.readTree(request.chosen()).isObject()) {
+        throw Refused.field("chosen", request.chosen(), "an object");
+      }
+    } catch (JacksonException unreadable) {
+      throw Refused.field("chosen", request.chosen(), "an object");
+    }
+    transaction.executeWithoutResult(
+        status -> keepers.findById(keeper.keeperId()).orElseThrow().setUnits(request.chosen()));
+  }
+
+  @PostMapping("/volume/box")
+  Views.NumberView box(@Valid @RequestBody Requests.Box box) {
+    return litres(
+        () ->
+            NetVolume.ofBox(
+                box.lengthCm(),
+                box.widthCm(),
+                box.waterHeightCm(),
+                box.displacedShare(),
+                box.sumpL()));
+  }
+
+  @PostMapping("/volume/salt")
+  Views.NumberView salt(@Valid @RequestBody Requests.SaltAdded salt) {
+    return litres(
+        () ->
+            NetVolume.ofSalt(salt.saltG(), salt.beforePpt(), salt.afterPpt(), salt.temperatureC()));
+  }
+
+  @PostMapping("/volume/marker")
+  Views.NumberView marker(@Valid @RequestBody Requests.MarkerAdded marker) {
+    return litres(() -> NetVolume.ofMarker(marker.mg(), marker.beforeMgL(), marker.afterMgL()));
+  }
+
+  private static Views.NumberView litres(DoubleSupplier sum) {
+    try {
+      return new Views.NumberView(Figures.rounded(sum.getAsDouble()), "L");
+    } catch (IllegalArgumentException impossible) {
+      throw Refused.field("measures", impossible.getMessage(), "measures that can be");
+    }
+  }
+
+  @PostMapping("/mass")
+  Views.NumberView mass(@Valid @RequestBody Requests.Body body) {
+    BodyShape shape =
+        Arrays.stream(BodyShape.values())
+            .filter(s -> s.term().equals(body.shape()))
+            .findFirst()
+            .orElseThrow(
+                () ->
+                    Refused.field(
+                        "shape",
+                        body.shape(),
+                        Arrays.stream(BodyShape.values())
+                            .map(BodyShape::term)
+                            .collect(Collectors.joining(", "))));
+    return new Views.NumberView(Figures.rounded(shape.massG(body.lengthCm())), "g");
+  }
+}

@@ -1,0 +1,63 @@
+package org.umberline.server.persistence;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.UUID;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
+
+/** A named what-if of a tank. */
+@Entity
+@Table(name = "what_if")
+public class WhatIfEntity {
+  @Id
+  @JdbcTypeCode(SqlTypes.CHAR)
+  @Column(length = 36)
+  private UUID id;
+
+  @JdbcTypeCode(SqlTypes.CHAR)
+  @Column(length = 36)
+  private UUID tankId;
+
+  private String name;
+
+  @Column(columnDefinition = "text")
+  private String body;
+
+  private Instant savedAt;
+
+  @JdbcTypeCode(SqlTypes.CHAR)
+  @Column(length = 36)
+  private UUID savedBy;
+
+  protected WhatIfEntity() {}
+
+  public WhatIfEntity(
+      UUID id, UUID tankId, String name, String body, Instant savedAt, UUID savedBy) {
+    this.id = id;
+    this.tankId = tankId;
+    this.name = name;
+    this.body = body;
+    this.savedAt = savedAt;
+    this.savedBy = savedBy;
+  }
+
+  public UUID getId() {
+    return id;
+  }
+
+  public UUID getTankId() {
+    return tankId;
+  }
+
+  public String getName() {
+    return name;
+  }
+
+  public String getBody() {
+    return body;
+  }
+}
