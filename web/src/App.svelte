@@ -8,11 +8,17 @@
   import SignIn from './places/SignIn.svelte';
   import Rounds from './places/Rounds.svelte';
   import Balance from './places/Balance.svelte';
+  import { loadTanks } from './lib/tanks.svelte';
+  import { loadUnits } from './lib/units.svelte';
 
   let session = $state<Session | null>(null);
 
   async function askSession() {
     session = (await untilAnswered(() => api.GET('/api/session'))).data ?? null;
+    if (session?.signedIn) {
+      void loadUnits();
+      void loadTanks();
+    }
   }
 
   onMount(() => {
@@ -40,6 +46,16 @@
         {#key place.tank}
           <Balance tank={place.tank} onsignedout={askSession} />
         {/key}
+      {:else if place.name === 'make-up'}
+        {#key place.tank}
+          {#await import('./places/MakeUp.svelte') then { default: MakeUp }}
+            <MakeUp tank={place.tank} onsignedout={askSession} />
+          {/await}
+        {/key}
+      {:else if place.name === 'new'}
+        {#await import('./places/NewTank.svelte') then { default: NewTank }}
+          <NewTank />
+        {/await}
       {:else}
         <Rounds onsignedout={askSession} />
       {/if}

@@ -1,15 +1,20 @@
 <script lang="ts">
+  import type { Snippet } from 'svelte';
   import type { Balance, Outlook } from '../api/client';
   import {
+    addDays,
+    daysBetween,
     interval,
-    litres,
     longDay,
     nearDay,
     partOfMonth,
     percent,
     timesInTen,
   } from '../lib/words';
+  import { drawn, level, volume } from '../lib/units.svelte';
   import Handle from './Handle.svelte';
+
+  type Part = 'fraction' | 'everyDays' | 'nextOn';
 
   let {
     balance,
@@ -22,6 +27,7 @@
     onhold,
     onadopt,
     onescape,
+    children,
   }: {
     balance: Balance;
     /** What is shown: the answer, or what is being tried. */
@@ -31,11 +37,14 @@
     lineMoved: boolean;
     /** Whether a newer answer is on its way. */
     stale: boolean;
-    held: 'fraction' | 'everyDays' | '';
-    ontry: (part: 'fraction' | 'everyDays', value: number) => void;
-    onhold: (part: 'fraction' | 'everyDays' | '') => void;
+    held: Part | '';
+    /** A share, days, or days from today for the next change. */
+    ontry: (part: Part, value: number) => void;
+    onhold: (part: Part | '') => void;
     onadopt: () => void;
     onescape: () => void;
+    /** What else can be opened from here. */
+    children?: Snippet;
   } = $props();
 
   let today = $derived(balance.tank.today);
@@ -66,10 +75,11 @@
     const parts: string[] = [];
     const nitrate = balance.lines.nitrate.ceilingMgL;
     const phosphate = balance.lines.phosphate.ceilingMgL;
-    if (nitrate !== undefined)
-      parts.push(`nitrate ${parts.length ? 'under' : 'stays under'} ${nitrate}`);
+    if (nitrate !== undefined) parts.push(`nitrate stays under ${drawn('nitrate', nitrate)}`);
     if (phosphate !== undefined)
-      parts.push(`phosphate ${parts.length ? 'under' : 'stays under'} ${phosphate}`);
+      parts.push(
+        `phosphate ${parts.length ? 'under' : 'stays under'} ${drawn('phosphate', phosphate)}`,
+      );
     const text = parts.join(' and ');
     return text.charAt(0).toUpperCase() + text.slice(1);
   });
@@ -81,6 +91,41 @@
       (Math.abs(balance.standing.fraction - routine.fraction) > 0.004 ||
         balance.standing.everyDays !== routine.everyDays),
   );
+
+  const DAYS = ['sunday', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday'];
+  const ahead = Array.from({ length: 28 }, (_, i) => i + 1);
+
+  /** “Saturday”, “tomorrow”, “in 5 days”, “2026-12-01” or “5”, as days from today. */
+  function parseNext(typed: string): number | null {
+    const text = typed.trim().toLowerCase();
+    if (text === 'tomorrow') return 1;
+    const weekday = DAYS.findIndex((day) => text.length > 1 && day.startsWith(text));
+    if (weekday >= 0) return ((weekday - new Date(`${today}T00:00Z`).getUTCDay() + 6) % 7) + 1;
+    const day = /^\d{4}-\d\d-\d\d$/.test(text)
+      ? daysBetween(today, text)
+      : Number(text.replace(/in|days?/g, ''));
+    return text && Number.isFinite(day) ? Math.min(90, Math.max(1, Math.round(day))) : null;
+  }
+
+  /** What would make it possible, the simplest first. */
+  let unbinds = $derived.by(() => {
+    const ways = balance.otherWays;
+    const texts = ways.blends
+      .slice(0, 1)
+      .map(
+        (blend) =>
+          `with ${percent(blend.share)} ${blend.water} in the change water, ${percent(blend.fraction)} every ${interval(blend.everyDays)} is enough`,
+      );
+    const feed = ways.levers.find((lever) => lever.lever === 'feed' && lever.change <= -0.2);
+    if (feed)
+      texts.push(
+        `a fifth less food takes ${level('nitrate', -feed.effectNitrateMgLPerWeek)} off nitrate's climb a week`,
+      );
+    return texts;
+  });
+
+  let floorNote = $derived(balance.why.find((text) => text.includes('below its floor')));
+  let acute = $derived(balance.why.find((text) => text.startsWith('Ammonia')));
 
   function parseFraction(typed: string): number | null {
     const number = Number(typed.replace(',', '.').replace('%', '').trim());
@@ -95,52 +140,86 @@
   }
 </script>
 
+{#snippet handles(routine: NonNullable<Outlook['routine']>, opening: string)}
+  {opening}
+  <Handle
+    label="share of the water to change"
+    value={routine.fraction}
+    text={percent(routine.fraction)}
+    steps={fractions}
+    parse={parseFraction}
+    held={held === 'fraction'}
+    onchange={(value) => ontry('fraction', value)}
+    onhold={() => onhold('')}
+    {onadopt}
+    {onescape}
+  />
+  <span class="text-neutral" data-testid="litres">({volume(routine.litres)})</span> every
+  <Handle
+    label="days between changes"
+    value={routine.everyDays}
+    text={interval(routine.everyDays)}
+    steps={balance.intervalsDays}
+    parse={parseInterval}
+    held={held === 'everyDays'}
+    onchange={(value) => ontry('everyDays', value)}
+    onhold={() => onhold('')}
+    {onadopt}
+    {onescape}
+  />, next {nearDay(routine.nextOn, today).match(/^[A-Z]|\d/) ? 'on ' : ''}<Handle
+    label="day of the next change"
+    value={Math.max(1, daysBetween(today, routine.nextOn))}
+    text={nearDay(routine.nextOn, today)}
+    steps={ahead}
+    parse={parseNext}
+    held={false}
+    onchange={(value) => ontry('nextOn', value)}
+    onhold={() => onhold('')}
+    {onadopt}
+    {onescape}
+  />.
+{/snippet}
+
 <section aria-label="What to do" class="font-serif" data-testid="sentence">
   {#if routine}
-    <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">
-      {#if outlook.recovery.length > 0}
-        First {#each outlook.recovery as step, i (step.on)}{i > 0 ? ', then ' : ''}<strong
-            class="font-semibold">{percent(step.fraction)}</strong
-          >
-          ({litres(step.litres)}) {nearDay(step.on, today)}{/each}, after that
-      {/if}
-      {outlook.recovery.length > 0 ? 'change' : 'Change'}
-      <Handle
-        label="share of the water to change"
-        value={routine.fraction}
-        text={percent(routine.fraction)}
-        steps={fractions}
-        parse={parseFraction}
-        held={held === 'fraction'}
-        onchange={(value) => ontry('fraction', value)}
-        onhold={() => onhold('')}
-        {onadopt}
-        {onescape}
-      />
-      <span class="text-neutral" data-testid="litres">({litres(routine.litres)})</span> every
-      <Handle
-        label="days between changes"
-        value={routine.everyDays}
-        text={interval(routine.everyDays)}
-        steps={balance.intervalsDays}
-        parse={parseInterval}
-        held={held === 'everyDays'}
-        onchange={(value) => ontry('everyDays', value)}
-        onhold={() => onhold('')}
-        {onadopt}
-        {onescape}
-      />, next
-      <span class="whitespace-nowrap"
-        >{nearDay(routine.nextOn, today).match(/^[A-Z]|\d/) ? 'on ' : ''}<strong
-          class="font-semibold">{nearDay(routine.nextOn, today)}</strong
-        >.</span
-      >
-    </h1>
+    {#if balance.verdict === 'test-first' && balance.testFirst && !trying}
+      <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">
+        Test <strong class="font-semibold">{balance.testFirst.analyte}</strong> first.
+      </h1>
+      <p class="text-base leading-9 sm:text-lg" data-testid="without-test">
+        {@render handles(routine, 'Without it: change')}
+      </p>
+    {:else}
+      <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">
+        {@render handles(
+          routine,
+          outlook.recovery.length > 0 ? 'After the days below, change' : 'Change',
+        )}
+      </h1>
+    {/if}
+    {#if outlook.recovery.length > 0}
+      <ol class="mt-1 flex flex-wrap gap-x-6 gap-y-1 font-sans text-sm" data-testid="recovery">
+        {#each outlook.recovery as step (step.on)}
+          <li class="border-primary border-l-2 pl-2">
+            <span class="text-neutral">{nearDay(step.on, today)}</span>
+            <strong>{percent(step.fraction)}</strong> ({volume(step.litres)})
+            <span class="text-neutral">→ nitrate {level('nitrate', step.nitrateAfterMgL)}</span>
+          </li>
+        {/each}
+      </ol>
+    {/if}
     <p
-      class="text-base-content/85 mt-1 text-base leading-7 transition-opacity duration-150 sm:text-lg"
+      class="text-base-content/85 mt-1 text-base leading-7 transition-opacity duration-150 sm:text-lg sm:leading-6"
       class:opacity-50={stale}
       data-testid="outcome"
     >
+      {#if acute && !trying}
+        <strong class="text-error font-semibold">{acute}</strong>
+      {/if}
+      {#if balance.verdict === 'test-first' && balance.testFirst && !trying}
+        One reading turns the decision round {timesInTen(balance.testFirst.settles)}; as it is, a
+        limit is passed before the next occasion {timesInTen(balance.testFirst.chance)}.
+      {/if}
       {#if outlook.holds}
         {keeps} until {until}, {timesInTen(outlook.probabilityWithinLines)}.
       {:else}
@@ -163,12 +242,15 @@
         {#if balance.standing && balance.standing.nextOn < today}
           A change has been due since {longDay(balance.standing.nextOn, today)}.
         {/if}
+        {#if floorNote}{floorNote}{/if}
       {/if}
     </p>
-    <p class="mt-0.5 flex min-h-11 flex-wrap items-center gap-x-4 font-sans text-sm sm:min-h-7">
-      {#if trying || differs}
+    <p
+      class="mt-0.5 flex min-h-11 flex-wrap items-center gap-x-4 font-sans text-sm sm:min-h-6 sm:leading-6"
+    >
+      {#if trying || differs || (balance.standing === undefined && balance.verdict !== 'stuck')}
         <button
-          class="decoration-primary min-h-11 font-semibold underline decoration-2 underline-offset-4 sm:min-h-7"
+          class="decoration-primary min-h-11 font-semibold underline decoration-2 underline-offset-4 sm:min-h-6"
           data-testid="adopt"
           onclick={onadopt}>{lineMoved ? 'Keep this line' : 'Adopt as routine'}</button
         >
@@ -177,45 +259,65 @@
       {/if}
       {#if trying}
         <button
-          class="min-h-11 underline underline-offset-4 sm:min-h-7"
+          class="min-h-11 underline underline-offset-4 sm:min-h-6"
           data-testid="put-back"
           onclick={onescape}>Put back</button
         >
       {/if}
       {#if held !== 'fraction'}
-        <button class="text-neutral min-h-11 sm:min-h-7" onclick={() => onhold('fraction')}
+        <button class="text-neutral min-h-11 sm:min-h-6" onclick={() => onhold('fraction')}
           >Hold {percent(routine.fraction)}</button
         >
       {/if}
       {#if held !== 'everyDays'}
-        <button class="text-neutral min-h-11 sm:min-h-7" onclick={() => onhold('everyDays')}
+        <button class="text-neutral min-h-11 sm:min-h-6" onclick={() => onhold('everyDays')}
           >Hold {interval(routine.everyDays)}</button
         >
       {/if}
-    </p>
-  {:else if balance.verdict === 'stuck'}
-    <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">No change keeps the lines.</h1>
-    <p class="text-base-content/85 mt-1 text-base leading-7 sm:text-lg" data-testid="outcome">
-      {#if outlook.bindingLimit}
-        What stands against it: {binding[outlook.bindingLimit] ?? outlook.bindingLimit}.
-      {/if}
-      {#if alone}Left alone, {alone.name} crosses the line about {longDay(alone.on, today)}.{/if}
+      {@render children?.()}
     </p>
   {:else}
-    <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">
-      {#if keeps}
-        No change is needed until
-        <strong class="font-semibold">{longDay(outlook.until, today)}</strong>.
-      {:else}
-        No line is drawn yet.
+    {#if balance.verdict === 'stuck'}
+      <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">No change keeps the lines.</h1>
+      <p class="text-base-content/85 mt-1 text-base leading-7 sm:text-lg" data-testid="outcome">
+        {#if outlook.bindingLimit}
+          What stands against it: {binding[outlook.bindingLimit] ?? outlook.bindingLimit}.
+        {/if}
+        {#if unbinds.length > 0}
+          <span data-testid="unbinds">What would help: {unbinds.join('; ')}.</span>
+        {/if}
+        {#if alone}Left alone, {alone.name} crosses the line about {longDay(alone.on, today)}.{/if}
+      </p>
+    {:else}
+      <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">
+        {#if keeps}
+          No change is needed until
+          <strong class="font-semibold">{longDay(outlook.until, today)}</strong>.
+        {:else}
+          No line is drawn yet.
+        {/if}
+      </h1>
+      <p class="text-base-content/85 mt-1 text-base leading-7 sm:text-lg" data-testid="outcome">
+        {#if keeps}
+          {keeps} without any, {timesInTen(outlook.probabilityWithinLines)}.
+          {#if balance.otherWays.shareOfWaterOver90Days > 0.5}
+            {percent(balance.otherWays.shareOfWaterOver90Days)} of the water is older than three months.
+          {/if}
+          {#if floorNote}{floorNote}{/if}
+        {:else}
+          Draw one in the picture below, and what keeps the water under it is worked out.
+        {/if}
+      </p>
+    {/if}
+    <p class="mt-0.5 flex min-h-11 flex-wrap items-center gap-x-4 font-sans text-sm sm:min-h-6">
+      {#if trying}
+        <button
+          class="min-h-11 underline underline-offset-4 sm:min-h-6"
+          data-testid="put-back"
+          onclick={onescape}>Put back</button
+        >
       {/if}
-    </h1>
-    <p class="text-base-content/85 mt-1 text-base leading-7 sm:text-lg" data-testid="outcome">
-      {#if keeps}
-        {keeps} without any, {timesInTen(outlook.probabilityWithinLines)}.
-      {:else}
-        Draw one in the picture below, and what keeps the water under it is worked out.
-      {/if}
+      {@render children?.()}
     </p>
   {/if}
 </section>

@@ -1,4 +1,4 @@
-import { render, screen } from '@testing-library/svelte';
+import { fireEvent, render, screen } from '@testing-library/svelte';
 import { describe, expect, it, vi } from 'vitest';
 import type { Balance, Outlook } from '../api/client';
 import { balance, outlook } from '../balance.test-data';
@@ -29,7 +29,8 @@ describe('the sentence', () => {
     expect(screen.getByRole('spinbutton', { name: /share/ })).toHaveValue('24 %');
     expect(screen.getByRole('spinbutton', { name: /days/ })).toHaveValue('7 days');
     expect(text).toContain('(46 L) every');
-    expect(text).toContain('next on Saturday.');
+    expect(screen.getByRole('spinbutton', { name: /next change/ })).toHaveValue('Saturday');
+    expect(text).toContain('next on');
     expect(text).toContain('Nitrate stays under 40 and phosphate under 2 until late February');
     expect(text).toContain('9 times in 10');
     expect(text).toContain('Left alone, nitrate crosses the line about 9 December');
@@ -63,7 +64,10 @@ describe('the sentence', () => {
         ],
       }),
     );
-    expect(text).toContain('First 33 % (63 L) today, then 33 % (63 L) tomorrow, after that change');
+    expect(text).toContain('After the days below, change');
+    const row = screen.getByTestId('recovery').textContent.replace(/\s+/g, ' ');
+    expect(row).toContain('today 33 % (63 L) → nitrate 50');
+    expect(row).toContain('tomorrow 33 % (63 L) → nitrate 36');
   });
 
   it('is honest about a routine that does not hold, and says what binds', () => {
@@ -89,6 +93,63 @@ describe('the sentence', () => {
     );
     expect(text).toContain('No change keeps the lines.');
     expect(text).toContain('the change water itself is at or above a line');
+  });
+
+  it('says what would unbind it', () => {
+    const { text } = sentence(
+      {
+        verdict: 'stuck',
+        otherWays: {
+          ...balance().otherWays,
+          blends: [{ water: 'Filtered water', share: 0.5, fraction: 0.2, everyDays: 7 }],
+          levers: [
+            {
+              lever: 'feed',
+              change: -0.2,
+              effectNitrateMgLPerWeek: -1.9,
+              effectPhosphateMgLPerWeek: -0.1,
+            },
+          ],
+        },
+      },
+      outlook({ routine: undefined, changeDays: [], bindingLimit: 'source', holds: false }),
+    );
+    expect(text).toContain('with 50 % Filtered water in the change water, 20 % every 7 days');
+    expect(text).toContain("a fifth less food takes 1.9 off nitrate's climb a week");
+  });
+
+  it('asks for a test first, says what it would settle, and what to do without it', () => {
+    const { text } = sentence({
+      verdict: 'test-first',
+      testFirst: { analyte: 'ammonia', chance: 0.2, settles: 0.3 },
+    });
+    expect(text).toContain('Test ammonia first.');
+    expect(text).toContain('One reading turns the decision round 3 times in 10');
+    expect(screen.getByTestId('without-test').textContent).toContain('Without it: change');
+  });
+
+  it('puts an acute tank before all else', () => {
+    const { text } = sentence({
+      verdict: 'change',
+      why: ['Ammonia is over 0.5 mg/L: change at once.'],
+    });
+    expect(text).toContain('Ammonia is over 0.5 mg/L: change at once.');
+  });
+
+  it('moves the next day by name, date or number', () => {
+    const { ontry } = sentence();
+    const next = screen.getByRole('spinbutton', { name: /next change/ });
+    for (const [typed, days] of [
+      ['friday', 2],
+      ['wed', 7],
+      ['tomorrow', 1],
+      ['in 5 days', 5],
+      ['2026-12-01', 6],
+    ] as const) {
+      fireEvent.input(next, { target: { value: typed } });
+      fireEvent.keyDown(next, { key: 'Enter' });
+      expect(ontry).toHaveBeenLastCalledWith('nextOn', days);
+    }
   });
 
   it('invites to draw a line where there is none', () => {

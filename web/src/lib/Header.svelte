@@ -2,10 +2,16 @@
   import Moon from '@lucide/svelte/icons/moon';
   import Sun from '@lucide/svelte/icons/sun';
   import { postForm, type Session } from '../api/client';
+  import { KEYS, follow } from './keys';
   import { place } from './place.svelte';
+  import { tanks } from './tanks.svelte';
+  import { chooseUnit, labelOf, units, type QuantityName } from './units.svelte';
+  import Sheet from './Sheet.svelte';
 
   let { session, onsignedout }: { session: Session; onsignedout: () => void } = $props();
   let theme = $state(document.documentElement.dataset.theme ?? 'umber-day');
+  let settings = $state(false);
+  let tank = $derived(tanks.all.find((one) => one.id === place.tank));
 
   function switchTheme() {
     theme = theme === 'umber-day' ? 'umber-night' : 'umber-day';
@@ -17,32 +23,86 @@
     await postForm('/api/sign-out', {});
     onsignedout();
   }
+
+  let places = $derived([
+    { name: 'rounds', path: '/', text: 'Rounds' },
+    ...(place.tank
+      ? [
+          { name: 'balance', path: `/tank/${place.tank}`, text: tank?.name ?? 'Balance' },
+          { name: 'make-up', path: `/tank/${place.tank}/make-up`, text: 'Make-up' },
+        ]
+      : []),
+  ]);
 </script>
 
+<svelte:window
+  onkeydown={(event) => {
+    if (follow(event, () => (settings = true))) event.preventDefault();
+  }}
+/>
+
 <header
-  class="border-base-300 flex h-12 shrink-0 items-center gap-5 border-b px-4 text-sm sm:px-10"
+  class="border-base-300 flex h-12 shrink-0 items-center gap-4 border-b px-4 text-sm sm:gap-5 sm:px-10"
 >
   <a
     href="/"
     class="border-primary border-b-[3px] font-serif text-lg leading-6 font-semibold"
+    class:hidden={place.tank !== ''}
+    class:sm:inline={place.tank !== ''}
     aria-label="Umberline, to the rounds">Umberline</a
   >
-  <nav class="flex flex-1 items-center gap-5">
-    <a
-      href="/"
-      class="flex min-h-11 items-center"
-      class:font-bold={place.name === 'rounds'}
-      aria-current={place.name === 'rounds' ? 'page' : undefined}>Rounds</a
-    >
+  <nav class="flex min-w-0 flex-1 items-center gap-4 sm:gap-5" aria-label="places">
+    {#each places as one (one.path)}
+      <a
+        href={one.path}
+        class="flex min-h-11 items-center truncate"
+        class:font-bold={place.name === one.name}
+        aria-current={place.name === one.name ? 'page' : undefined}>{one.text}</a
+      >
+    {/each}
   </nav>
+  <button
+    class="min-h-11"
+    onclick={() => (settings = true)}
+    aria-label="Units and keys"
+    data-testid="settings">Units</button
+  >
   <button
     class="flex size-11 items-center justify-center"
     onclick={switchTheme}
     aria-label={theme === 'umber-day' ? 'Night colours' : 'Day colours'}
+    data-testid="theme"
   >
     {#if theme === 'umber-day'}<Moon size={16} />{:else}<Sun size={16} />{/if}
   </button>
-  <button class="min-h-11" onclick={signOut}>
+  <button class="min-h-11 whitespace-nowrap" onclick={signOut}>
     <span class="text-neutral hidden capitalize sm:inline">{session.name} ·</span> Sign out
   </button>
 </header>
+<Sheet title="Units and keys" open={settings} onclose={() => (settings = false)}>
+  <h3 class="font-serif text-lg">Units</h3>
+  <p class="text-neutral">Every number on every page, at once.</p>
+  {#each units.offered as quantity (quantity.name)}
+    <fieldset class="border-base-300 flex flex-wrap items-center gap-x-5 border-b py-1">
+      <legend class="float-left w-28 capitalize">{quantity.name}</legend>
+      {#each quantity.units as unit (unit.label)}
+        <label class="flex min-h-11 items-center gap-2 sm:min-h-8">
+          <input
+            type="radio"
+            name={quantity.name}
+            checked={labelOf(quantity.name as QuantityName) === unit.label}
+            onchange={() => void chooseUnit(quantity.name as QuantityName, unit.label)}
+          />
+          {unit.label}
+        </label>
+      {/each}
+    </fieldset>
+  {/each}
+  <h3 class="mt-6 font-serif text-lg">Keys</h3>
+  <dl class="grid grid-cols-[11rem_1fr] gap-y-1">
+    {#each KEYS as [key, text] (key)}
+      <dt><kbd>{key}</kbd></dt>
+      <dd>{text}</dd>
+    {/each}
+  </dl>
+</Sheet>

@@ -1,14 +1,13 @@
 <script lang="ts">
   import { scaleLinear } from 'd3-scale';
   import type { Schemas } from '../api/client';
-  import { about } from './words';
+  import { drawn, labelOf, level as shown } from './units.svelte';
 
   let {
     level,
     name,
-    unit,
     colour,
-  }: { level: Schemas['Level']; name: string; unit: string; colour: string } = $props();
+  }: { level: Schemas['Level']; name: 'nitrate' | 'phosphate'; colour: string } = $props();
 
   const width = 250;
   const uid = $props.id();
@@ -16,7 +15,10 @@
     Math.max((level.line.ceilingMgL ?? level.now.p90 * 1.2) * 1.35, level.now.p90 * 1.08, 0.01),
   );
   let x = $derived(scaleLinear([0, top], [0, width]));
-  let text = $derived(`${name} about ${about(level.now.p50)}`);
+  let text = $derived(`${name} about ${shown(name, level.now.p50)}`);
+  let line = $derived(
+    level.line.ceilingMgL === undefined ? undefined : drawn(name, level.line.ceilingMgL),
+  );
 </script>
 
 <figure class="w-full max-w-[250px]">
@@ -24,8 +26,10 @@
     viewBox="0 0 {width} 18"
     class="block w-full"
     role="img"
-    aria-label="{text} {unit}, between {about(level.now.p10)} and {about(level.now.p90)}, line at
-      {level.line.ceilingMgL ?? 'none'}"
+    aria-label="{text} {labelOf(name)}, between {shown(name, level.now.p10)} and {shown(
+      name,
+      level.now.p90,
+    )}, line at {line ?? 'none'}"
   >
     <defs>
       <pattern id="{uid}-out" width="6" height="6" patternUnits="userSpaceOnUse">
@@ -60,6 +64,6 @@
   </svg>
   <figcaption class="text-neutral text-xs leading-5">
     {text}
-    {unit}{level.line.ceilingMgL === undefined ? ', no line' : `, line ${level.line.ceilingMgL}`}
+    {labelOf(name)}{line === undefined ? ', no line' : `, line ${line}`}
   </figcaption>
 </figure>

@@ -1,20 +1,20 @@
 import navaid from 'navaid';
 
-/** Where the keeper is: the rounds, or one tank. */
-export const place = $state<{ name: 'rounds' | 'balance'; tank: string }>({
-  name: 'rounds',
-  tank: '',
-});
+export type PlaceName = 'rounds' | 'balance' | 'make-up' | 'new';
+
+/** Where the keeper is: the rounds, one tank's page, or a tank in the making. */
+export const place = $state<{ name: PlaceName; tank: string }>({ name: 'rounds', tank: '' });
+
+function go(name: PlaceName, tank = ''): void {
+  place.name = name;
+  place.tank = tank;
+}
 
 const router = navaid('/', () => router.route('/', true))
-  .on('/', () => {
-    place.name = 'rounds';
-    place.tank = '';
-  })
-  .on('/tank/:id', (params) => {
-    place.name = 'balance';
-    place.tank = params?.id ?? '';
-  });
+  .on('/', () => go('rounds'))
+  .on('/new', () => go('new'))
+  .on('/tank/:id', (params) => go('balance', params?.id))
+  .on('/tank/:id/make-up', (params) => go('make-up', params?.id));
 
 /** Starts listening to links and the browser's history. */
 export function listen(): void {

@@ -92,10 +92,6 @@ export function percent(fraction: number): string {
   return `${Math.round(fraction * 100)} %`;
 }
 
-export function litres(value: number): string {
-  return `${value >= 10 ? Math.round(value) : Number(value.toPrecision(2))} L`;
-}
-
 export function interval(days: number): string {
   return days === 1 ? 'day' : `${days} days`;
 }

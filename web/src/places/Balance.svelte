@@ -1,16 +1,35 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
-  import { api, type Balance, type LineOfTank, type Outlook } from '../api/client';
+  import {
+    api,
+    type Balance,
+    type Ledgers,
+    type LineOfTank,
+    type Outlook,
+    type Schemas,
+    type Tried,
+  } from '../api/client';
   import { Given, untilAnswered, type Answer } from '../lib/connection.svelte';
   import { show } from '../lib/toast.svelte';
-  import { interval, percent } from '../lib/words';
+  import { addDays, interval, percent } from '../lib/words';
+  import { volume } from '../lib/units.svelte';
+  import { Waiting } from '../lib/waiting.svelte';
   import EntryLine from '../lib/EntryLine.svelte';
+  import Sheet from '../lib/Sheet.svelte';
+  import Ledger from '../ledger/Ledger.svelte';
   import Sentence from '../balance/Sentence.svelte';
   import Tideline from '../tideline/Tideline.svelte';
 
   let { tank, onsignedout }: { tank: string; onsignedout: () => void } = $props();
 
-  type Part = 'fraction' | 'everyDays';
+  type Part = 'fraction' | 'everyDays' | 'nextOn';
+  const SHEETS = {
+    working: 'Working',
+    'other ways': 'Other ways',
+    'what-ifs': 'What-ifs',
+    'track record': 'Track record',
+  } as const;
+  type SheetName = keyof typeof SHEETS;
   interface Lines {
     nitrate: LineOfTank;
     phosphate: LineOfTank;
@@ -18,7 +37,14 @@
 
   const ASK_AFTER_MS = 60;
   let balance = $state.raw<Balance | null>(null);
+  let ledgers = $state.raw<Ledgers | null>(null);
   let missing = $state('');
+  let sheet = $state<SheetName | ''>('');
+  const waiting = new Waiting();
+  /** Lines of the ledger that are tried otherwise. */
+  let tries = $state.raw<Tried[]>([]);
+  /** What was forecast on an earlier day, when the keeper wants to see it. */
+  let then = $state.raw<Schemas['Then'] | null>(null);
   /** What is being tried, and the newest answer to it. */
   let tried = $state.raw<Outlook | null>(null);
   let triedLines = $state.raw<Lines | null>(null);
@@ -33,17 +59,41 @@
   const params = () => ({ path: { id: tank } });
 
   async function load() {
+    waiting.start(tank);
     const answer = await untilAnswered(() =>
       api.GET('/api/tanks/{id}/balance', { params: params() }),
     );
+    waiting.stop();
     if (answer.response.status === 401) onsignedout();
-    else if (answer.data) balance = answer.data;
-    else missing = answer.error?.detail ?? 'This tank can’t be shown.';
+    else if (answer.data) {
+      balance = answer.data;
+      void loadLedger();
+    } else missing = answer.error?.detail ?? 'This tank can’t be shown.';
+  }
+
+  async function loadLedger() {
+    ledgers =
+      (
+        await untilAnswered(() =>
+          api.GET('/api/tanks/{id}/ledger', { params: { ...params(), query: {} } }),
+        )
+      ).data ?? ledgers;
+  }
+
+  async function showThen(asOf: string) {
+    then = asOf
+      ? ((
+          await untilAnswered(() =>
+            api.GET('/api/tanks/{id}/then', { params: { ...params(), query: { asOf } } }),
+          )
+        ).data ?? null)
+      : null;
   }
 
   onMount(() => {
     void load();
     return () => {
+      waiting.stop();
       clearTimeout(timer);
       asking?.abort();
     };
@@ -54,6 +104,7 @@
     asking?.abort();
     tried = null;
     triedLines = null;
+    tries = [];
     routineTried = false;
     stale = false;
     held = '';
@@ -63,11 +114,25 @@
   function tryPart(part: Part, value: number) {
     const routine = outlook?.routine;
     if (!balance || !outlook || !routine) return;
-    const changed = { ...routine, [part]: value };
+    const changed = {
+      ...routine,
+      [part]: part === 'nextOn' ? addDays(balance.tank.today, value) : value,
+    };
     routineTried = true;
     tried = { ...outlook, routine: changed };
-    const other = part === 'fraction' ? 'everyDays' : 'fraction';
-    ask(held === other ? 'NOTHING' : part === 'fraction' ? 'INTERVAL' : 'FRACTION');
+    if (part === 'fraction') ask(held === 'everyDays' ? 'NOTHING' : 'INTERVAL');
+    else if (part === 'everyDays') ask(held === 'fraction' ? 'NOTHING' : 'FRACTION');
+    else ask(held === 'fraction' ? 'NOTHING' : 'FRACTION');
+  }
+
+  /** Tries lines of the ledger under the routine that is shown. */
+  function tryLines(next: Tried[]) {
+    if (next.length === 0 && !routineTried && !triedLines) {
+      putBack();
+      return;
+    }
+    tries = next;
+    ask('NOTHING');
   }
 
   function tryLine(nutrient: keyof Lines, line: LineOfTank) {
@@ -87,12 +152,18 @@
     asking?.abort();
     asking = new AbortController();
     const { signal } = asking;
-    const routine = outlook.routine ?? { fraction: 0.25, everyDays: 7, nextOn: balance.tank.today };
+    // where no change is planned none is tried, unless a moved line asks for one
+    const routine =
+      outlook.routine ??
+      (solve === 'NOTHING'
+        ? undefined
+        : { fraction: 0.25, everyDays: 7, nextOn: balance.tank.today });
     const body = {
       solve,
-      fraction: routine.fraction,
-      everyDays: routine.everyDays,
-      nextOn: routine.nextOn,
+      tries,
+      fraction: routine?.fraction,
+      everyDays: routine?.everyDays,
+      nextOn: routine?.nextOn,
       nitrate: triedLines?.nitrate,
       phosphate: triedLines?.phosphate,
     };
@@ -181,12 +252,14 @@
 
 <svelte:head><title>{balance?.tank.name ?? 'Tank'} · Umberline</title></svelte:head>
 
-<div class="flex min-h-0 flex-1 flex-col px-4 pb-2 sm:px-10">
-  <div class="flex flex-col gap-x-8 pt-2 sm:flex-row sm:items-end">
+<div class="flex min-h-0 flex-1 flex-col overflow-x-clip px-4 pb-2 sm:px-10 lg:overflow-y-auto">
+  <div class="flex flex-col gap-x-8 pt-1.5 sm:flex-row sm:items-end">
     <div class="flex shrink-0 items-baseline gap-3 sm:w-[26rem]">
       {#if balance}
         <span class="font-serif text-xl font-semibold">{balance.tank.name}</span>
-        <span class="text-neutral text-sm">{balance.tank.netVolumeL} L · {balance.tank.water}</span>
+        <span class="text-neutral text-sm"
+          >{volume(balance.tank.netVolumeL)} · {balance.tank.water}</span
+        >
         <a
           class="text-neutral flex min-h-11 items-center text-sm underline underline-offset-4 sm:min-h-0"
           href="/api/tanks/{tank}/file"
@@ -198,7 +271,7 @@
     <div class="flex-1"><EntryLine {tank} onrecorded={recorded} /></div>
   </div>
   {#if balance && outlook && lines}
-    <div class="pt-3 sm:pl-[52px]">
+    <div class="pt-2 sm:pl-[52px]">
       <Sentence
         balance={triedLines ? { ...balance, lines } : balance}
         {outlook}
@@ -210,18 +283,38 @@
         onhold={(part) => (held = part)}
         onadopt={adopt}
         onescape={putBack}
-      />
+      >
+        {#each Object.entries(SHEETS) as [name, title] (name)}
+          <button
+            class="text-neutral min-h-11 underline underline-offset-4 sm:min-h-6"
+            onclick={() => (sheet = name as SheetName)}
+            data-testid="open-{name.replace(' ', '-')}">{title}</button
+          >
+        {/each}
+        {#if then}
+          <button class="min-h-11 underline sm:min-h-6" onclick={() => (then = null)}
+            >hide the forecast of {then.asOf}</button
+          >
+        {/if}
+      </Sentence>
     </div>
-    <div class="min-h-[26rem] flex-1 pt-1">
+    <div class="min-h-[22rem] flex-1 pt-1 lg:min-h-[17rem]">
       <Tideline
         {balance}
         {outlook}
+        compare={tried ? balance.shown : null}
+        {then}
         {lines}
         {stale}
         online={tryLine}
         onadopt={adopt}
         onescape={putBack}
       />
+    </div>
+    <div class="min-h-[9.5rem] shrink-0">
+      {#if ledgers}
+        <Ledger {ledgers} volumeL={balance.tank.netVolumeL} {tries} ontry={tryLines} />
+      {/if}
     </div>
     {#if balance.notCounted.length > 0}
       <p class="text-neutral pt-1 text-xs sm:pl-[52px]">
@@ -230,7 +323,35 @@
           .join('; ')}.
       </p>
     {/if}
+    <Sheet
+      title={sheet ? SHEETS[sheet] : ''}
+      open={sheet !== ''}
+      onclose={() => (sheet = '')}
+      printable={sheet === 'working' || sheet === 'track record'}
+    >
+      {#if sheet === 'working'}
+        {#await import('../sheets/Working.svelte') then { default: Working }}
+          <Working {balance} />
+        {/await}
+      {:else if sheet === 'other ways'}
+        {#await import('../sheets/OtherWays.svelte') then { default: OtherWays }}
+          <OtherWays {balance} />
+        {/await}
+      {:else if sheet === 'what-ifs'}
+        {#await import('../sheets/WhatIfs.svelte') then { default: WhatIfs }}
+          <WhatIfs {tank} {tries} {tried} />
+        {/await}
+      {:else if sheet === 'track record'}
+        {#await import('../sheets/TrackRecord.svelte') then { default: TrackRecord }}
+          <TrackRecord {balance} onthen={showThen} />
+        {/await}
+      {/if}
+    </Sheet>
   {:else if missing}
     <p class="pt-8 font-serif text-xl" role="alert">{missing}</p>
+  {:else if waiting.words}
+    <p class="text-neutral pt-8 font-serif text-xl" role="status" data-testid="waiting">
+      {waiting.words}
+    </p>
   {/if}
 </div>

@@ -3,45 +3,153 @@
   import { api, type Problem, type RoundsLine } from '../api/client';
   import { untilAnswered } from '../lib/connection.svelte';
   import { goTo } from '../lib/place.svelte';
-  import { litres, longDay, nearDay, percent, shortDay } from '../lib/words';
+  import { show } from '../lib/toast.svelte';
+  import { drawn, volume } from '../lib/units.svelte';
+  import { loadTanks } from '../lib/tanks.svelte';
+  import { addDays, longDay, nearDay, percent, shortDay, timesInTen } from '../lib/words';
   import LevelStrip from '../lib/LevelStrip.svelte';
 
   let { onsignedout }: { onsignedout: () => void } = $props();
   let lines = $state<RoundsLine[] | null>(null);
   let refused = $state<Problem | null>(null);
+  let slow = $state(false);
+  let site = $state(localStorage.getItem('umberline-site') ?? '');
+  let busy = $state('');
 
   async function load() {
+    const timer = setTimeout(() => (slow = true), 300);
     const answer = await untilAnswered(() => api.GET('/api/rounds'));
+    clearTimeout(timer);
+    slow = false;
     if (answer.response.status === 401) onsignedout();
     else lines = answer.data ?? [];
   }
   onMount(load);
+
+  let sites = $derived([...new Set((lines ?? []).map((line) => line.site).filter(Boolean))].sort());
+  let here = $derived(
+    (lines ?? []).filter((line) => !site || !sites.includes(site) || line.site === site),
+  );
+
+  function choose(name: string) {
+    site = name;
+    localStorage.setItem('umberline-site', name);
+  }
 
   function heading(all: RoundsLine[]): string {
     if (all.length === 0) return 'No tank yet.';
     const wanting = all.filter((line) => line.verdict !== 'skip').length;
     if (all.length === 1) return wanting ? 'One tank wants a hand.' : 'The tank can wait.';
     if (wanting === 0) return 'All tanks can wait.';
-    return `${wanting} of ${all.length} tanks want a hand.`;
+    return `${wanting} of ${all.length} tanks ${wanting === 1 ? 'wants' : 'want'} a hand.`;
   }
 
   function task(line: RoundsLine): string {
     const today = line.tank.today;
     if (line.verdict === 'stuck') return 'No change keeps the lines';
-    if (line.verdict === 'change') {
-      return `Change ${percent(line.fraction ?? 0)} (${litres(line.litres ?? 0)}) today`;
-    }
-    if (line.fraction !== undefined && line.on) {
-      return `Skip until ${nearDay(line.on, today)}, then ${percent(line.fraction)} (${litres(line.litres ?? 0)})`;
-    }
+    if (line.verdict === 'test-first' && line.testFirst)
+      return `Test ${line.testFirst.analyte} first`;
+    if (line.verdict === 'change')
+      return `Change ${percent(line.fraction ?? 0)} (${volume(line.litres ?? 0)}) today`;
+    if (line.fraction !== undefined && line.on)
+      return `Skip until ${nearDay(line.on, today)}, then ${percent(line.fraction)} (${volume(line.litres ?? 0)})`;
     return 'Skip: nothing is needed';
   }
 
   function reason(line: RoundsLine): string {
-    if (line.verdict === 'skip' && line.crossesOn) {
+    if (line.verdict === 'test-first' && line.testFirst)
+      return `One reading turns the decision round ${timesInTen(line.testFirst.settles)}.`;
+    if (line.verdict === 'skip' && line.crossesOn)
       return `Left alone, a line is crossed about ${longDay(line.crossesOn, line.tank.today)}.`;
-    }
+    if (line.verdict === 'skip' && line.fraction === undefined)
+      return `${line.nitrate.line.ceilingMgL === undefined ? 'Phosphate' : 'Nitrate'} stays under ${
+        line.nitrate.line.ceilingMgL === undefined
+          ? drawn('phosphate', line.phosphate.line.ceilingMgL ?? 0)
+          : drawn('nitrate', line.nitrate.line.ceilingMgL)
+      } without any change.`;
     return line.why;
+  }
+
+  function due(line: RoundsLine): string {
+    const verbs: Record<string, string> = { test: 'test', clean: 'clean', renew: 'renew' };
+    return line.due
+      .slice(0, 3)
+      .map((work) => `${verbs[work.what]} ${work.id}, ${work.lateDays} d late`)
+      .join(' · ');
+  }
+
+  /** Notes the change as done, under an id that makes sending it twice harmless. */
+  async function done(line: RoundsLine) {
+    const id = crypto.randomUUID();
+    const tank = line.tank.id;
+    const share = Math.round((line.fraction ?? 0) * 100);
+    busy = tank;
+    const answer = await untilAnswered(() =>
+      api.POST('/api/tanks/{id}/log', {
+        params: { path: { id: tank } },
+        body: { id, text: `change ${share}%`, at: new Date().toISOString() },
+      }),
+    );
+    busy = '';
+    if (!answer.data) {
+      show({ kind: 'problem', text: answer.error?.detail ?? 'That was not noted.' });
+      return;
+    }
+    void load();
+    show({
+      kind: 'done',
+      text: `${line.tank.name}: ${answer.data.understood.join('; ')}.`,
+      action: {
+        label: 'Undo',
+        run: () =>
+          void untilAnswered(() =>
+            api.PUT('/api/tanks/{id}/log/{line}/withdrawn', {
+              params: { path: { id: tank, line: id } },
+              body: { withdrawn: true },
+            }),
+          ).then(load),
+      },
+    });
+  }
+
+  type Routine = NonNullable<RoundsLine['routine']>;
+
+  async function setRoutine(line: RoundsLine, version: number, routine: Routine | undefined) {
+    const answer = await untilAnswered(() =>
+      api.PUT('/api/tanks/{id}/routine', {
+        params: { path: { id: line.tank.id } },
+        body: {
+          version,
+          fraction: routine?.fraction,
+          everyDays: routine?.everyDays,
+          nextOn: routine?.nextOn,
+        },
+      }),
+    );
+    if (!answer.data)
+      show({ kind: 'problem', text: answer.error?.detail ?? 'That was not saved.' });
+    void load();
+    return answer.data?.tank.version;
+  }
+
+  /** Moves the next change to a later day; the rhythm and share stay. */
+  async function later(line: RoundsLine, days: number, words: string) {
+    const routine = line.standing ?? line.routine;
+    if (!routine) return;
+    busy = line.tank.id;
+    const from = routine.nextOn > line.tank.today ? routine.nextOn : line.tank.today;
+    const nextOn = addDays(from, days);
+    const version = await setRoutine(line, line.tank.version, { ...routine, nextOn });
+    busy = '';
+    if (version === undefined) return;
+    show({
+      kind: 'done',
+      text: `${line.tank.name}: ${words}, next ${nearDay(nextOn, line.tank.today)}.`,
+      action: {
+        label: 'Undo',
+        run: () => void setRoutine(line, version, line.standing),
+      },
+    });
   }
 
   const kinds: Record<string, string> = {
@@ -60,32 +168,62 @@
     const answer = await untilAnswered(() => api.POST('/api/tanks', { body: { id, file } }));
     input.value = '';
     if (answer.error) refused = answer.error;
-    else goTo(`/tank/${id}`);
+    else {
+      void loadTanks();
+      goTo(`/tank/${id}`);
+    }
   }
 </script>
 
 <svelte:head><title>Rounds · Umberline</title></svelte:head>
 
 {#if lines}
-  <div class="w-full max-w-[1280px] px-4 pt-5 pb-10 sm:px-10">
-    <h1 class="font-serif text-2xl sm:text-3xl">{heading(lines)}</h1>
+  <div class="w-full max-w-[1280px] px-4 pt-4 pb-10 sm:px-10 lg:min-h-0 lg:overflow-y-auto">
+    <div class="flex flex-wrap items-baseline justify-between gap-x-8">
+      <h1 class="font-serif text-2xl sm:text-3xl">{heading(here)}</h1>
+      {#if sites.length > 1}
+        <div
+          role="group"
+          aria-label="where"
+          class="flex flex-wrap gap-x-4 text-sm"
+          data-testid="sites"
+        >
+          {#each ['', ...sites] as name (name)}
+            <button
+              class="min-h-11 sm:min-h-7"
+              class:font-bold={site === name}
+              class:underline={site === name}
+              aria-pressed={site === name}
+              onclick={() => choose(name)}>{name || 'everywhere'}</button
+            >
+          {/each}
+        </div>
+      {/if}
+    </div>
     {#if lines[0]}
-      <p class="text-neutral mt-1 font-serif text-lg">
-        {shortDay(lines[0].tank.today)}
-      </p>
+      <p class="text-neutral font-serif text-lg">{shortDay(lines[0].tank.today)}</p>
     {:else}
-      <p class="mt-2 max-w-prose">Take in a tank file, and its forecast is here in a moment.</p>
+      <p class="mt-2 max-w-prose">
+        <a class="underline" href="/new">Start a tank</a> in three minutes, or take in a tank file, and
+        its forecast is here in a moment.
+      </p>
     {/if}
-    <ul class="border-base-content/40 mt-4 border-t">
-      {#each lines as line (line.tank.id)}
+    <ul class="border-base-content/40 mt-3 border-t">
+      {#each here as line (line.tank.id)}
         <li
-          class="border-base-content/40 grid grid-cols-1 gap-x-8 gap-y-3 border-b py-4 md:grid-cols-[10rem_1fr_250px_8.5rem]"
+          class="border-base-content/40 grid grid-cols-1 gap-x-8 gap-y-2 border-b py-3 md:grid-cols-[9rem_1fr_250px_8.5rem]"
           data-testid="rounds-line"
         >
           <div>
-            <a href="/tank/{line.tank.id}" class="font-serif text-xl">{line.tank.name}</a>
+            <a
+              href="/tank/{line.tank.id}"
+              class="inline-flex min-h-11 items-center font-serif text-xl sm:min-h-0"
+              >{line.tank.name}</a
+            >
             <p class="text-neutral text-sm">
-              {litres(line.tank.netVolumeL)} · {kinds[line.tank.water] ?? line.tank.water}
+              {volume(line.tank.netVolumeL)} · {kinds[line.tank.water] ?? line.tank.water}{line.site
+                ? ` · ${line.site}`
+                : ''}
             </p>
           </div>
           <div>
@@ -96,21 +234,41 @@
                 ? 'text-neutral'
                 : 'decoration-primary underline decoration-2 underline-offset-4'}">{task(line)}</a
             >
-            <p class="text-neutral mt-1 text-sm">{reason(line)}</p>
+            <p class="text-neutral mt-0.5 text-sm">{reason(line)}</p>
+            {#if line.due.length > 0}
+              <p class="mt-0.5 text-sm" data-testid="due">Due: {due(line)}</p>
+            {/if}
+            {#if line.fraction !== undefined && line.verdict !== 'stuck'}
+              <p class="flex gap-x-5 text-sm">
+                <button
+                  class="min-h-11 font-semibold underline underline-offset-4 sm:min-h-7"
+                  disabled={busy === line.tank.id}
+                  onclick={() => done(line)}
+                  aria-label="{line.tank.name}: change done">Done</button
+                >
+                <button
+                  class="min-h-11 underline underline-offset-4 sm:min-h-7"
+                  disabled={busy === line.tank.id}
+                  onclick={() => later(line, 1, 'a day later')}
+                  aria-label="{line.tank.name}: a day later">A day later</button
+                >
+                <button
+                  class="min-h-11 underline underline-offset-4 sm:min-h-7"
+                  disabled={busy === line.tank.id}
+                  onclick={() =>
+                    later(
+                      line,
+                      Math.ceil((line.standing ?? line.routine)?.everyDays ?? 7),
+                      'skipped',
+                    )}
+                  aria-label="{line.tank.name}: skip this one">Skip this one</button
+                >
+              </p>
+            {/if}
           </div>
           <div class="flex flex-col gap-1">
-            <LevelStrip
-              level={line.nitrate}
-              name="nitrate"
-              unit="mg/L"
-              colour="var(--color-primary)"
-            />
-            <LevelStrip
-              level={line.phosphate}
-              name="phosphate"
-              unit="mg/L"
-              colour="var(--color-secondary)"
-            />
+            <LevelStrip level={line.nitrate} name="nitrate" colour="var(--color-primary)" />
+            <LevelStrip level={line.phosphate} name="phosphate" colour="var(--color-secondary)" />
           </div>
           <dl class="grid grid-cols-2 gap-x-4 self-start text-sm">
             <dt class="text-neutral">tested</dt>
@@ -125,16 +283,23 @@
         </li>
       {/each}
     </ul>
-    <label class="mt-6 inline-flex min-h-11 cursor-pointer items-center gap-3 text-sm">
-      <span class="underline underline-offset-4">Take in a tank file</span>
-      <input
-        type="file"
-        accept=".json,application/json"
-        class="max-w-[14rem] text-xs"
-        onchange={takeIn}
-        data-testid="take-in"
-      />
-    </label>
+    <div class="mt-4 flex flex-wrap items-center gap-x-8">
+      <a
+        href="/new"
+        class="inline-flex min-h-11 items-center text-sm underline underline-offset-4"
+        data-testid="new-tank">Start a new tank</a
+      >
+      <label class="inline-flex min-h-11 cursor-pointer items-center gap-3 text-sm">
+        <span class="underline underline-offset-4">Take in a tank file</span>
+        <input
+          type="file"
+          accept=".json,application/json"
+          class="max-w-[14rem] text-xs"
+          onchange={takeIn}
+          data-testid="take-in"
+        />
+      </label>
+    </div>
     {#if refused}
       <div role="alert" class="border-error mt-3 border-l-2 pl-3 text-sm" data-testid="refused">
         <p class="text-error font-semibold">{refused.detail}</p>
@@ -148,4 +313,8 @@
       </div>
     {/if}
   </div>
+{:else if slow}
+  <p class="text-neutral px-4 pt-8 font-serif text-xl sm:px-10" role="status">
+    Going round the tanks…
+  </p>
 {/if}

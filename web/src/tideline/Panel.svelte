@@ -2,14 +2,17 @@
   import { area, line } from 'd3-shape';
   import { scaleLinear } from 'd3-scale';
   import type { LineOfTank, Schemas } from '../api/client';
-  import { about, clock, dayEnd } from '../lib/words';
-  import { axisTop, mark, ticks } from './marks';
+  import { clock, dayEnd } from '../lib/words';
+  import { drawn, fromShown, labelOf, level, toShown } from '../lib/units.svelte';
+  import { axisTop, mark, paths, ticks } from './marks';
 
   let {
     name,
     colour,
     past,
     outlook,
+    compare,
+    ghost,
     limits,
     x,
     top,
@@ -25,6 +28,10 @@
     colour: string;
     past: Schemas['NutrientPast'];
     outlook: Schemas['NutrientOutlook'];
+    /** The routine followed now, while another is tried. */
+    compare: Schemas['NutrientOutlook'] | null;
+    /** What was forecast on an earlier day. */
+    ghost: Schemas['Band'][] | null;
     limits: LineOfTank;
     /** From time to pixels. */
     x: (time: Date) => number;
@@ -41,13 +48,24 @@
   const uid = $props.id();
   let dragged = $state<number | null>(null);
   let frozenTop: number | null = $state(null);
-  let visible = $derived(past.fit.filter((day) => x(dayEnd(day.on)) >= left));
+  let visible = $derived(
+    past.fit.filter((day) => {
+      const at = x(dayEnd(day.on));
+      return at >= left && at <= right;
+    }),
+  );
+  let shownDays = $derived(
+    outlook.days.filter((day) => {
+      const at = x(dayEnd(day.on));
+      return at >= left && at <= right;
+    }),
+  );
   let most = $derived(
     frozenTop ??
       axisTop(
         limits.ceilingMgL,
         visible.map((day) => day.p90),
-        outlook.days.filter((day) => x(dayEnd(day.on)) <= right).map((day) => day.p90),
+        shownDays.map((day) => day.p90),
       ),
   );
   let y = $derived(scaleLinear([0, most], [top + height, top]));
@@ -57,14 +75,29 @@
   type Band = Schemas['Band'];
   type FitDay = Schemas['FitDay'];
   const now = (): Band => ({
-    on: visible.at(-1)?.on ?? outlook.days[0]?.on ?? '',
+    on: past.fit.at(-1)?.on ?? outlook.days[0]?.on ?? '',
     p10: outlook.now.p10,
     p25: (outlook.now.p10 + outlook.now.p50) / 2,
     p50: outlook.now.p50,
     p75: (outlook.now.p50 + outlook.now.p90) / 2,
     p90: outlook.now.p90,
   });
-  let future = $derived([now(), ...outlook.days]);
+  let future = $derived(
+    x(dayEnd(past.fit.at(-1)?.on ?? outlook.days[0]?.on ?? '')) >= left
+      ? [now(), ...shownDays]
+      : shownDays,
+  );
+  const edges = (days: Band[], of: 'p10' | 'p50' | 'p90') =>
+    line<Band>(
+      (d) => x(dayEnd(d.on)),
+      (d) => y(d[of]),
+    )(days.filter((d) => x(dayEnd(d.on)) >= left && x(dayEnd(d.on)) <= right)) ?? '';
+  let compared = $derived(compare ? edges(compare.days, 'p10') + edges(compare.days, 'p90') : '');
+  let ghosts = $derived(
+    ghost
+      ? { edges: edges(ghost, 'p10') + edges(ghost, 'p90'), middle: edges(ghost, 'p50') }
+      : null,
+  );
   let wide = $derived(
     area<Band>(
       (d) => x(dayEnd(d.on)),
@@ -91,11 +124,14 @@
       (d) => y(d.p50),
     )(visible),
   );
-  let marks = $derived(
+  let seen = $derived(
     past.tests
-      .map((test) => mark(test, x(clock(test.at)), y, top))
-      .filter((m) => m.x >= left && m.x <= right),
+      .map((test) => ({ test, at: x(clock(test.at)) }))
+      .filter(({ at }) => at >= left && at <= right)
+      .map(({ test, at }) => ({ ...mark(test, at, y, top), contradicts: test.contradicts })),
   );
+  let marks = $derived(paths(seen));
+  let cards = $derived(seen.filter((m) => m.kind === 'bar').length);
 
   function round(value: number): number {
     return Number((Math.round(value / step) * step).toPrecision(6));
@@ -167,7 +203,7 @@
       fill="url(#{uid}-out)"
     />
   {/if}
-  {#each ticks(most, height > 150 ? 6 : 3) as tick (tick)}
+  {#each ticks(toShown(name, most), height > 150 ? 6 : 3).map( (shown) => ({ shown, tick: fromShown(name, shown) }) ) as { shown, tick } (shown)}
     <path
       d="M{left} {y(tick)}H{right}"
       stroke="var(--color-base-content)"
@@ -180,7 +216,7 @@
       dy="0.32em"
       text-anchor="end"
       font-size="12"
-      fill="var(--color-neutral)">{tick}</text
+      fill="var(--color-neutral)">{shown}</text
     >
   {/each}
 
@@ -191,46 +227,53 @@
   </g>
   <path d={fit} fill="none" stroke={colour} stroke-width="1.3" />
 
-  {#each marks as m, i (i)}
-    {#if m.kind === 'bar'}
-      <path
-        d="{m.openTop ? '' : `M${m.x - 2.5} ${m.top}H${m.x + 2.5}`}M{m.x - 2.5} {m.bottom}H{m.x +
-          2.5}M{m.x} {m.top}V{m.bottom}"
-        stroke="var(--color-base-content)"
-        stroke-width="1.5"
-        opacity="0.72"
-        fill="none"
-        data-testid="{name}-card"
-      />
-    {:else if m.kind === 'diamond'}
-      <path
-        d="M{m.x} {m.top}V{m.bottom}"
-        stroke="var(--color-base-content)"
-        stroke-width="1.2"
-        opacity="0.72"
-      />
-      <path
-        d="M{m.x} {m.y - 4}L{m.x + 4} {m.y}L{m.x} {m.y + 4}L{m.x - 4} {m.y}Z"
-        fill="var(--color-base-100)"
-        stroke="var(--color-base-content)"
-        stroke-width="1.3"
-      />
-    {:else}
-      <path
-        d="M{m.x} {m.y}V{m.kind === 'tail-down' ? m.bottom : m.top}"
-        stroke="var(--color-base-content)"
-        stroke-width="1.2"
-        stroke-dasharray="2 2"
-      />
-      <circle
-        cx={m.x}
-        cy={m.y}
-        r="3.2"
-        fill="var(--color-base-100)"
-        stroke="var(--color-base-content)"
-        stroke-width="1.3"
-      />
-    {/if}
+  {#if compare}
+    <path
+      d={compared}
+      fill="none"
+      stroke="var(--color-base-content)"
+      stroke-width="1"
+      stroke-dasharray="2 3"
+      data-testid="{name}-compared"
+    />
+  {/if}
+  {#if ghosts}
+    <path
+      d={ghosts.edges}
+      fill="none"
+      stroke="var(--color-neutral)"
+      stroke-width="1"
+      stroke-dasharray="1 3"
+      data-testid="{name}-ghost"
+    />
+    <path
+      d={ghosts.middle}
+      fill="none"
+      stroke="var(--color-neutral)"
+      stroke-width="1.6"
+      stroke-dasharray="5 3"
+    />
+  {/if}
+  <g fill="none" stroke="var(--color-base-content)">
+    <path
+      d={marks.bars}
+      stroke-width="1.5"
+      opacity="0.72"
+      data-testid="{name}-card"
+      data-count={cards}
+    />
+    <path d={marks.whiskers} stroke-width="1.2" opacity="0.72" />
+    <path d={marks.tails} stroke-width="1.2" stroke-dasharray="2 2" />
+    <path d={marks.diamonds + marks.rings} fill="var(--color-base-100)" stroke-width="1.3" />
+  </g>
+  {#each seen.filter((m) => m.contradicts) as m (m.x)}
+    <text
+      x={m.x + 5}
+      y={Math.max(top + 14, m.y)}
+      font-size="15"
+      font-weight="700"
+      fill="var(--color-error)">?</text
+    >
   {/each}
 
   {#if limits.floorMgL}
@@ -275,7 +318,8 @@
         fill="var(--color-primary)"
         stroke="var(--color-base-100)"
         stroke-width="3"
-        paint-order="stroke">{right - left < 500 ? '' : `${name} stays `}under {ceiling}</text
+        paint-order="stroke"
+        >{right - left < 500 ? '' : `${name} stays `}under {drawn(name, ceiling)}</text
       >
     </g>
   {/if}
@@ -312,7 +356,9 @@
     <tspan font-family="var(--font-serif)" font-weight="600" fill={colour}
       >{name.charAt(0).toUpperCase() + name.slice(1)}</tspan
     ><tspan dx="5" font-size="12" fill="var(--color-neutral)"
-      >{outlook.unit}{right - left < 500 ? '' : ` · now about ${about(outlook.now.p50)}`}</tspan
+      >{labelOf(name)}{right - left < 500
+        ? ''
+        : ` · now about ${level(name, outlook.now.p50)}`}</tspan
     >
   </text>
 </g>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Balance, Outlook } from '../api/client';
-  import { about, shortDay } from '../lib/words';
+  import { shortDay } from '../lib/words';
+  import { labelOf, level } from '../lib/units.svelte';
 
   let { balance, outlook }: { balance: Balance; outlook: Outlook } = $props();
   let dialog: HTMLDialogElement;
@@ -32,10 +33,12 @@
   <form method="dialog" class="float-right"><button class="min-h-11 underline">Close</button></form>
   {#if open}
     <table class="w-full text-left">
-      <caption class="pb-1 text-left font-serif text-lg">The weeks ahead, mg/L</caption>
+      <caption class="pb-1 text-left font-serif text-lg">The weeks ahead</caption>
       <thead
         ><tr
-          ><th scope="col">end of</th><th scope="col">nitrate</th><th scope="col">phosphate</th></tr
+          ><th scope="col">end of</th><th scope="col">nitrate, {labelOf('nitrate')}</th><th
+            scope="col">phosphate, {labelOf('phosphate')}</th
+          ></tr
         ></thead
       >
       <tbody>
@@ -43,14 +46,16 @@
           <tr class="border-base-300 border-t">
             <th scope="row" class="font-normal">{shortDay(week.nitrate.on)}</th>
             <td
-              >{about(week.nitrate.p50)} ({about(week.nitrate.p10)} to {about(
+              >{level('nitrate', week.nitrate.p50)} ({level('nitrate', week.nitrate.p10)} to {level(
+                'nitrate',
                 week.nitrate.p90,
               )})</td
             >
             <td>
-              {#if week.phosphate}{about(week.phosphate.p50)} ({about(week.phosphate.p10)} to {about(
-                  week.phosphate.p90,
-                )}){/if}
+              {#if week.phosphate}{level('phosphate', week.phosphate.p50)} ({level(
+                  'phosphate',
+                  week.phosphate.p10,
+                )} to {level('phosphate', week.phosphate.p90)}){/if}
             </td>
           </tr>
         {/each}
@@ -61,7 +66,7 @@
       <thead
         ><tr
           ><th scope="col">day</th><th scope="col">what</th><th scope="col">read</th><th scope="col"
-            >means, mg/L</th
+            >means</th
           ><th scope="col">modelled</th></tr
         ></thead
       >
@@ -75,11 +80,11 @@
               {test.unit}</td
             >
             <td
-              >{about(test.lowMgL)} to {test.highMgL === undefined
+              >{level(test.name, test.lowMgL)} to {test.highMgL === undefined
                 ? 'more'
-                : about(test.highMgL)}</td
+                : level(test.name, test.highMgL)}</td
             >
-            <td>{about(test.modelledMgL)}</td>
+            <td>{level(test.name, test.modelledMgL)}</td>
           </tr>
         {/each}
       </tbody>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { axisTop, mark, notch, ticks } from './marks';
+import { axisTop, mark, notches, ticks } from './marks';
 
 const y = (mgL: number) => 100 - mgL;
 const test = {
@@ -7,6 +7,7 @@ const test = {
   value: 20,
   unit: 'mg/L NO3',
   readMgL: 20,
+  contradicts: false,
   modelledMgL: 22,
 };
 
@@ -54,6 +55,6 @@ describe('the axis', () => {
 });
 
 it('cuts a notch as deep as the share changed', () => {
-  expect(notch(50, 0.25, 20)).toContain('L50 10');
-  expect(notch(50, 0.9, 20)).toContain('L50 20');
+  expect(notches([{ x: 50, fraction: 0.25 }], 20)).toContain('L50 10');
+  expect(notches([{ x: 50, fraction: 0.9 }], 20)).toContain('L50 20');
 });

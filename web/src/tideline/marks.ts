@@ -38,11 +38,47 @@ export function mark(
   return { kind: 'bar', x, y: Math.max(edge, y(test.readMgL)), top, bottom, openTop };
 }
 
-/** A notch cut from the top edge, as deep as the share changed; half the water fills the strip. */
-export function notch(x: number, fraction: number, stripHeight: number): string {
-  const depth = Math.max(3, Math.min(1, fraction / 0.5) * stripHeight);
-  const half = Math.max(2.5, depth * 0.3);
-  return `M${x - half} 0L${x} ${depth}L${x + half} 0Z`;
+/** Notches cut from the top edge, as deep as the share changed; half the water fills the strip. */
+export function notches(changes: { x: number; fraction: number }[], stripHeight: number): string {
+  return changes
+    .map(({ x, fraction }) => {
+      const depth = Math.max(3, Math.min(1, fraction / 0.5) * stripHeight);
+      const half = Math.max(2.5, depth * 0.3);
+      return `M${x - half} 0L${x} ${depth}L${x + half} 0Z`;
+    })
+    .join('');
+}
+
+/** Marks of one kind as paths, so that hundreds of them move as one. */
+export function paths(marks: Mark[]): {
+  bars: string;
+  whiskers: string;
+  diamonds: string;
+  tails: string;
+  rings: string;
+} {
+  const of = (kinds: Mark['kind'][], draw: (m: Mark) => string) =>
+    marks
+      .filter((m) => kinds.includes(m.kind))
+      .map(draw)
+      .join('');
+  return {
+    bars: of(
+      ['bar'],
+      (m) =>
+        `${m.openTop ? '' : `M${m.x - 2.5} ${m.top}h5`}M${m.x - 2.5} ${m.bottom}h5M${m.x} ${m.top}V${m.bottom}`,
+    ),
+    whiskers: of(['diamond'], (m) => `M${m.x} ${m.top}V${m.bottom}`),
+    diamonds: of(['diamond'], (m) => `M${m.x} ${m.y - 4}l4 4l-4 4l-4 -4Z`),
+    tails: of(
+      ['tail-down', 'tail-up'],
+      (m) => `M${m.x} ${m.y}V${m.kind === 'tail-down' ? m.bottom : m.top}`,
+    ),
+    rings: of(
+      ['tail-down', 'tail-up'],
+      (m) => `M${m.x - 3.2} ${m.y}a3.2 3.2 0 1 0 6.4 0a3.2 3.2 0 1 0 -6.4 0Z`,
+    ),
+  };
 }
 
 /** The top of a nutrient's axis: room above the line, and for all but the tallest readings. */

@@ -47,7 +47,10 @@ public class LedgerAnswers {
         () -> {
           Present now = posteriors.present(stored, stored.tank().lines());
           List<Ledger> both = Ledger.of(now.posterior(), days);
-          return new Views.LedgersView(view(now, both.get(0)), view(now, both.get(1)));
+          return new Views.LedgersView(
+              view(now, both.get(0)),
+              view(now, both.get(1)),
+              new Views.IonPerElementView(Nutrient.NITRATE.ion(1), Nutrient.PHOSPHATE.ion(1)));
         });
   }
 

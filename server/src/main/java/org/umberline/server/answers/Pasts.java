@@ -68,7 +68,7 @@ final class Pasts {
     } else if (entry instanceof LogEntry.Dose dose) {
       return Optional.of(new Lane("dosed", Figures.plain(dose.ml()) + " mL " + dose.fertiliser()));
     } else if (entry instanceof LogEntry.Death death) {
-      return Optional.of(new Lane("noted", "death, " + Figures.plain(death.massG()) + " g"));
+      return Optional.of(new Lane("died", Figures.plain(death.massG()) + " g"));
     } else if (entry instanceof LogEntry.Observation observation) {
       return Optional.of(
           new Lane(

@@ -52,6 +52,14 @@ class TanksApi {
         .toList();
   }
 
+  /** The keeper's tanks by name. */
+  @GetMapping("/tanks")
+  List<Views.TankNameView> tanks(@SignedIn.Keeper SignedIn keeper) {
+    return tanks.all(keeper.keeperId()).stream()
+        .map(stored -> new Views.TankNameView(stored.id(), stored.tank().name(), stored.site()))
+        .toList();
+  }
+
   @PostMapping("/tanks")
   @ResponseStatus(HttpStatus.CREATED)
   Views.TakenInView takeIn(

@@ -27,6 +27,9 @@ public final class Views {
       double salinityPpt,
       @Schema(nullable = true) LocalDate startedOn) {}
 
+  @Schema(name = "TankName")
+  public record TankNameView(UUID id, String name, String site) {}
+
   @Schema(name = "Line", description = "mg/L of the ion; an absent end is open")
   public record LineView(
       @Schema(nullable = true) Double floorMgL, @Schema(nullable = true) Double ceilingMgL) {}
@@ -155,7 +158,7 @@ public final class Views {
   @Schema(name = "ChangeMark")
   public record ChangeMarkView(OffsetDateTime at, double fraction, double litres) {}
 
-  @Schema(name = "LaneMark", description = "lane is fed, cut, cleaned, dosed or noted")
+  @Schema(name = "LaneMark", description = "lane is fed, cut, cleaned, dosed, noted or died")
   public record LaneMarkView(OffsetDateTime at, String lane, String text) {}
 
   @Schema(name = "NutrientPast")
@@ -267,8 +270,12 @@ public final class Views {
       AmountView netMgLPerWeek,
       AmountView netGramsPerMonth) {}
 
+  @Schema(name = "IonPerElement", description = "mg NO3 that 1 mg N is, and mg PO4 that 1 mg P is")
+  public record IonPerElementView(double nitrate, double phosphate) {}
+
   @Schema(name = "Ledgers")
-  public record LedgersView(LedgerView nitrogen, LedgerView phosphorus) {}
+  public record LedgersView(
+      LedgerView nitrogen, LedgerView phosphorus, IonPerElementView ionPerElement) {}
 
   @Schema(
       name = "Workings",

@@ -1,0 +1,40 @@
+import { api } from '../api/client';
+
+const SHOWN_AFTER_MS = 300;
+const ASKED_EVERY_MS = 500;
+
+/** How far the work on a tank's answer is, once it takes longer than a blink. */
+export class Waiting {
+  /** Empty while nothing is waited for, or not for long enough to say. */
+  words = $state('');
+  private timer: ReturnType<typeof setTimeout> | undefined;
+
+  start(tank: string): void {
+    this.stop();
+    this.timer = setTimeout(() => void this.ask(tank), SHOWN_AFTER_MS);
+  }
+
+  stop(): void {
+    clearTimeout(this.timer);
+    this.timer = undefined;
+    this.words = '';
+  }
+
+  private async ask(tank: string): Promise<void> {
+    const mine = this.timer;
+    this.words ||= 'Working out…';
+    try {
+      const answer = await api.GET('/api/tanks/{id}/progress', { params: { path: { id: tank } } });
+      if (mine !== this.timer) return;
+      const share = answer.data?.share;
+      this.words =
+        share === undefined
+          ? 'Working out the plan…'
+          : `Learning from the log, ${Math.round(share * 100)} %`;
+    } catch {
+      // the answer that is waited for tells what is wrong
+    }
+    if (mine === this.timer && mine !== undefined)
+      this.timer = setTimeout(() => void this.ask(tank), ASKED_EVERY_MS);
+  }
+}
