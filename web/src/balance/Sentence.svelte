@@ -9,6 +9,7 @@
     nearDay,
     partOfMonth,
     percent,
+    sayDays,
     timesInTen,
   } from '../lib/words';
   import { drawn, level, volume } from '../lib/units.svelte';
@@ -242,7 +243,7 @@
         {#if balance.standing && balance.standing.nextOn < today}
           A change has been due since {longDay(balance.standing.nextOn, today)}.
         {/if}
-        {#if floorNote}{floorNote}{/if}
+        {#if floorNote}{sayDays(floorNote, today)}{/if}
       {/if}
     </p>
     <p
@@ -303,7 +304,7 @@
           {#if balance.otherWays.shareOfWaterOver90Days > 0.5}
             {percent(balance.otherWays.shareOfWaterOver90Days)} of the water is older than three months.
           {/if}
-          {#if floorNote}{floorNote}{/if}
+          {#if floorNote}{sayDays(floorNote, today)}{/if}
         {:else}
           Draw one in the picture below, and what keeps the water under it is worked out.
         {/if}

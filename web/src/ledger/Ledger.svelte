@@ -2,7 +2,7 @@
   import { scaleLinear } from 'd3-scale';
   import type { LedgerLine, Ledgers, Tried } from '../api/client';
   import { about } from '../lib/words';
-  import { figure, labelOf, toShown } from '../lib/units.svelte';
+  import { labelOf, toShown } from '../lib/units.svelte';
   import Open from './Open.svelte';
 
   let {
@@ -93,10 +93,10 @@
 >
   <div
     class="grid grid-cols-1 sm:grid-cols-2"
-    bind:clientWidth={null, (w) => (half = (w ?? 0) / 2)}
+    bind:clientWidth={null, (w) => (half = (w ?? 0) < 640 ? (w ?? 0) : (w ?? 0) / 2)}
   >
     <div
-      class="border-base-content flex flex-wrap items-baseline justify-end gap-x-3 pt-1 sm:border-r sm:pr-3"
+      class="border-base-content order-1 flex flex-wrap items-baseline justify-end gap-x-3 pt-1 sm:order-none sm:border-r sm:pr-3"
     >
       <span role="group" aria-label="element" class="flex gap-2">
         {#each ['nitrogen', 'phosphorus'] as const as name (name)}
@@ -122,15 +122,15 @@
       </span>
       <strong class="font-serif text-base">brings in {total(ledger.in)}</strong>
     </div>
-    <div class="pt-1 sm:pl-3">
+    <div class="order-3 pt-1 sm:order-none sm:pl-3">
       <strong class="font-serif text-base">takes out {total(ledger.out)}</strong>
     </div>
-    <ul class="border-base-content sm:border-r" aria-label="brings in">
+    <ul class="border-base-content order-2 sm:order-none sm:border-r" aria-label="brings in">
       {#each ledger.in.slice(0, shown) as entry (entry.key)}
         <li>{@render line(entry, 'in')}</li>
       {/each}
     </ul>
-    <ul aria-label="takes out">
+    <ul class="order-4 sm:order-none" aria-label="takes out">
       {#each ledger.out.slice(0, shown) as entry (entry.key)}
         <li>{@render line(entry, 'out')}</li>
       {/each}
@@ -162,7 +162,7 @@
       >stays in the water: {ion}
       {signed(
         ledger.netMgLPerWeek.mean,
-        figure(Math.abs(ledger.netMgLPerWeek.mean), ion === 'nitrate' ? 'mg/L NO3' : 'mg/L PO4'),
+        `${about(Math.abs(toShown(ion, ledger.netMgLPerWeek.mean)))} ${labelOf(ion)}`,
       )} a week
       <span class="text-neutral text-sm font-normal"
         >between {signed(
@@ -171,8 +171,7 @@
         )} and {signed(
           ledger.netMgLPerWeek.high,
           about(Math.abs(toShown(ion, ledger.netMgLPerWeek.high))),
-        )}
-        {labelOf(ion)}, before changes</span
+        )}, before changes</span
       ></strong
     >
   </p>

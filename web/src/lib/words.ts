@@ -95,3 +95,8 @@ export function percent(fraction: number): string {
 export function interval(days: number): string {
   return days === 1 ? 'day' : `${days} days`;
 }
+
+/** A sentence of the server with its days as a keeper would say them. */
+export function sayDays(text: string, today: string): string {
+  return text.replace(/\d{4}-\d\d-\d\d/g, (day) => longDay(day, today));
+}

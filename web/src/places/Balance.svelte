@@ -298,7 +298,7 @@
         {/if}
       </Sentence>
     </div>
-    <div class="min-h-[22rem] flex-1 pt-1 lg:min-h-[17rem]">
+    <div class="h-[27rem] shrink-0 pt-1 sm:h-auto sm:flex-[1_0_22rem]">
       <Tideline
         {balance}
         {outlook}

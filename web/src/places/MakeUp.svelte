@@ -188,9 +188,11 @@
       .concat(' a day');
   }
 
+  const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
   function sayRoutine(one: Schemas['MakeUpEffect']): string {
     if (one.routine)
-      return `${percent(one.routine.fraction)} every ${interval(one.routine.everyDays)}, next ${nearDay(one.routine.nextOn, today)}`;
+      return `change ${percent(one.routine.fraction)} every ${interval(one.routine.everyDays)}, next ${nearDay(one.routine.nextOn, today)}`;
     return one.verdict === 'stuck' ? 'no change keeps the lines' : 'no change is needed';
   }
 
@@ -427,9 +429,7 @@
       {:else if effect}
         <div class="transition-opacity duration-150" class:opacity-50={stale}>
           <p class="font-serif text-base" data-testid="effect-routine">
-            {effect.verdict === 'stuck' ? '' : 'Change: '}{sayRoutine(effect)}, {timesInTen(
-              effect.probabilityWithinLines,
-            )}.
+            {capital(sayRoutine(effect))}, {timesInTen(effect.probabilityWithinLines)}.
           </p>
           {#if before && sayRoutine(before) !== sayRoutine(effect)}
             <p class="text-neutral">As kept: {sayRoutine(before)}.</p>

@@ -145,8 +145,8 @@
     Name and volume are enough. What is marked as assumed can be set right later; tests teach the
     rest.
   </p>
-  <fieldset class="border-base-content mt-3 border-t pt-1">
-    <legend class="float-left w-full font-serif text-lg">What it is</legend>
+  <section class="border-base-content mt-3 border-t pt-1" aria-label="What it is">
+    <h2 class="font-serif text-lg">What it is</h2>
     <Field name="name" value={asked.name} onchange={(v) => touch('name', v ?? '')} />
     <div class="flex min-h-11 items-center gap-2 sm:min-h-8">
       <label for="way" class="text-neutral w-40 shrink-0">kept as</label>
@@ -174,9 +174,9 @@
       <input type="checkbox" bind:checked={asked.running} /> it has run for months already; a new one
       cycles first
     </label>
-  </fieldset>
-  <fieldset class="border-base-content mt-3 border-t pt-1">
-    <legend class="float-left w-full font-serif text-lg">Who lives there, and on what</legend>
+  </section>
+  <section class="border-base-content mt-3 border-t pt-1" aria-label="Who lives there, and on what">
+    <h2 class="font-serif text-lg">Who lives there, and on what</h2>
     <Field
       name="animals"
       value={asked.animals}
@@ -230,7 +230,7 @@
         onchange={(v) => touch('plantG', v ?? 0)}
       />
     {/if}
-  </fieldset>
+  </section>
   <fieldset class="border-base-content mt-3 border-t pt-1">
     <legend class="float-left w-full font-serif text-lg"
       >Change water, and a test if you have one</legend
@@ -251,7 +251,7 @@
     <p class="text-neutral">In the tank today, if measured</p>
     <Field name="nitrateMgL" value={asked.nitrate} onchange={(v) => touch('nitrate', v)} />
     <Field name="phosphateMgL" value={asked.phosphate} onchange={(v) => touch('phosphate', v)} />
-  </fieldset>
+  </section>
   {#if problem}
     <div role="alert" class="border-error mt-3 border-l-2 pl-3">
       <p class="text-error font-semibold">{problem.detail}</p>

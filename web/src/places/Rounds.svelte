@@ -6,7 +6,7 @@
   import { show } from '../lib/toast.svelte';
   import { drawn, volume } from '../lib/units.svelte';
   import { loadTanks } from '../lib/tanks.svelte';
-  import { addDays, longDay, nearDay, percent, shortDay, timesInTen } from '../lib/words';
+  import { addDays, longDay, nearDay, percent, sayDays, shortDay, timesInTen } from '../lib/words';
   import LevelStrip from '../lib/LevelStrip.svelte';
 
   let { onsignedout }: { onsignedout: () => void } = $props();
@@ -67,7 +67,7 @@
           ? drawn('phosphate', line.phosphate.line.ceilingMgL ?? 0)
           : drawn('nitrate', line.nitrate.line.ceilingMgL)
       } without any change.`;
-    return line.why;
+    return sayDays(line.why, line.tank.today);
   }
 
   function due(line: RoundsLine): string {
@@ -211,7 +211,7 @@
     <ul class="border-base-content/40 mt-3 border-t">
       {#each here as line (line.tank.id)}
         <li
-          class="border-base-content/40 grid grid-cols-1 gap-x-8 gap-y-2 border-b py-3 md:grid-cols-[9rem_1fr_250px_8.5rem]"
+          class="border-base-content/40 grid grid-cols-1 gap-x-8 gap-y-2 border-b py-3 md:grid-cols-[10.5rem_1fr_250px_9.5rem]"
           data-testid="rounds-line"
         >
           <div>
@@ -238,13 +238,20 @@
             {#if line.due.length > 0}
               <p class="mt-0.5 text-sm" data-testid="due">Due: {due(line)}</p>
             {/if}
-            {#if line.fraction !== undefined && line.verdict !== 'stuck'}
+            {#if line.verdict === 'test-first'}
+              <p class="text-sm">
+                <a
+                  class="inline-flex min-h-11 items-center font-semibold underline underline-offset-4 sm:min-h-7"
+                  href="/tank/{line.tank.id}">Enter the reading</a
+                >
+              </p>
+            {:else if line.fraction !== undefined && line.verdict !== 'stuck'}
               <p class="flex gap-x-5 text-sm">
                 <button
                   class="min-h-11 font-semibold underline underline-offset-4 sm:min-h-7"
                   disabled={busy === line.tank.id}
                   onclick={() => done(line)}
-                  aria-label="{line.tank.name}: change done">Done</button
+                  aria-label="{line.tank.name}: change done">Change done</button
                 >
                 <button
                   class="min-h-11 underline underline-offset-4 sm:min-h-7"

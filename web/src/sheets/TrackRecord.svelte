@@ -63,7 +63,10 @@
       volume: `the tank may hold ${figure(change.volumeLowL, 'L')} to ${change.volumeHighL === undefined ? 'far more' : figure(change.volumeHighL, 'L')}`,
       kit: 'the drop is smaller than the kit can show',
     };
-    const texts = change.explanations.map((name) => said[name] ?? name);
+    const texts = change.explanations
+      // a volume between nothing and anything says nothing
+      .filter((name) => name !== 'volume' || change.volumeHighL !== undefined)
+      .map((name) => said[name] ?? name);
     return texts.length > 0
       ? `${texts.join(', or ')}.`
       : 'none of source, volume or kit explains it.';

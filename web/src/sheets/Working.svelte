@@ -3,7 +3,7 @@
   import { api, type Balance, type Schemas } from '../api/client';
   import { untilAnswered } from '../lib/connection.svelte';
   import { figure } from '../lib/units.svelte';
-  import { about, longDay } from '../lib/words';
+  import { about, longDay, sayDays } from '../lib/words';
 
   let { balance }: { balance: Balance } = $props();
   let working = $state.raw<Schemas['Working'] | null>(null);
@@ -19,7 +19,7 @@
 </script>
 
 <p class="font-serif text-base">{balance.tank.name}, {longDay(balance.tank.today, '')}</p>
-{#each balance.why as reason (reason)}<p>{reason}</p>{/each}
+{#each balance.why as reason (reason)}<p>{sayDays(reason, balance.tank.today)}</p>{/each}
 {#if working}
   {#each working.numbers as number (number.topic)}
     <details class="border-base-300 mt-2 border-b pb-2" open data-testid="working-number">
@@ -28,15 +28,15 @@
       <dl class="grid grid-cols-[1fr_auto] gap-x-6">
         {#each number.terms as term (term.label)}
           <dt>
-            {term.label}{#if term.origin}<span class="text-neutral"> · {term.origin}</span>{/if}
+            {term.label}{#if term.origin}{' '}<span class="text-neutral">· {term.origin}</span>{/if}
           </dt>
           <dd class="text-right tabular-nums">
             {term.value < 0 && term.unit === 'days' ? 'never' : figure(term.value, term.unit)}
           </dd>
         {/each}
         <dt class="border-base-content border-t font-semibold">
-          {number.result.label}{#if number.result.origin}<span class="text-neutral font-normal">
-              · {number.result.origin}</span
+          {sayDays(number.result.label, balance.tank.today)}{#if number.result.origin}{' '}<span
+              class="text-neutral font-normal">· {number.result.origin}</span
             >{/if}
         </dt>
         <dd class="border-base-content border-t text-right font-semibold tabular-nums">

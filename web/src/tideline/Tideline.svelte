@@ -273,13 +273,13 @@
   }
 </script>
 
-<figure class="flex h-full min-h-[26rem] flex-col" aria-label="Nitrate and phosphate over time">
-  <div class="min-h-0 flex-1" bind:clientWidth={width} bind:clientHeight={height}>
+<figure class="flex h-full flex-col" aria-label="Nitrate and phosphate over time">
+  <div class="relative min-h-0 flex-1" bind:clientWidth={width} bind:clientHeight={height}>
     <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
     <svg
       {width}
       {height}
-      class="block"
+      class="absolute inset-0 block"
       bind:this={svg}
       role="group"
       aria-label="Tideline; arrow keys read out day by day, with shift they move along time, plus and minus zoom"

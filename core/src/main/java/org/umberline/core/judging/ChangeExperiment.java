@@ -7,6 +7,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.calibration.TestLikelihood;
 import org.umberline.core.forecast.Nutrient;
@@ -63,10 +64,21 @@ public record ChangeExperiment(
   /** A volume further than this factor from the believed one is another tank. */
   private static final double FURTHEST_VOLUME = 2;
 
-  /** Every logged change with a nitrate test shortly before and one shortly after it. */
+  /**
+   * Every logged change with a nitrate test shortly before and one shortly after it. A test that
+   * contradicts all else is no ground to doubt source or volume: it is left out.
+   */
   public static List<ChangeExperiment> of(Posterior posterior) {
     Scenario scenario = posterior.scenario();
-    TankModel tank = scenario.tank();
+    Set<LogEntry> doubtful =
+        posterior.readings().stream()
+            .filter(Posterior.Reading::contradicts)
+            .map(reading -> (LogEntry) scenario.probes().get(reading.test()))
+            .collect(Collectors.toSet());
+    TankModel tank =
+        scenario
+            .tank()
+            .withLog(scenario.tank().log().stream().filter(e -> !doubtful.contains(e)).toList());
     double perDay = netPerDay(posterior);
     List<ChangeExperiment> experiments = new ArrayList<>();
     for (LogEntry entry : tank.log()) {

@@ -8,13 +8,17 @@ import java.util.Map;
 import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
+import org.umberline.core.ledger.Ledger;
 import org.umberline.core.tank.TankModel;
 import org.umberline.server.UmberlineSettings;
+import org.umberline.server.answers.BalanceAnswers;
+import org.umberline.server.answers.LedgerAnswers;
 import org.umberline.server.answers.TankRecords;
 import org.umberline.server.persistence.KeeperEntity;
 import org.umberline.server.persistence.Keepers;
@@ -38,8 +42,21 @@ class DemoData implements ApplicationRunner {
   private final TankRecords tanks;
   private final PasswordEncoder passwords;
   private final Clock clock;
+  private final BalanceAnswers answers;
+  private final LedgerAnswers ledgers;
+  private final boolean warmUp;
 
-  DemoData(Keepers keepers, TankRecords tanks, PasswordEncoder passwords, Clock clock) {
+  DemoData(
+      Keepers keepers,
+      TankRecords tanks,
+      PasswordEncoder passwords,
+      Clock clock,
+      BalanceAnswers answers,
+      LedgerAnswers ledgers,
+      @Value("${umberline.warm-up:true}") boolean warmUp) {
+    this.answers = answers;
+    this.ledgers = ledgers;
+    this.warmUp = warmUp;
     this.keepers = keepers;
     this.tanks = tanks;
     this.passwords = passwords;
@@ -48,6 +65,24 @@ class DemoData implements ApplicationRunner {
 
   @Override
   public void run(ApplicationArguments arguments) {
+    load();
+    if (warmUp) {
+      Thread thread = new Thread(this::lookAtEveryTank, "warm-up");
+      thread.setDaemon(true);
+      thread.start();
+    }
+  }
+
+  /** Learns from every log before anybody looks, so that the first look need not wait. */
+  private void lookAtEveryTank() {
+    for (TankRecords.Stored stored : tanks.all(id(UmberlineSettings.DEMO_KEEPER))) {
+      answers.rounds(stored);
+      answers.balance(stored);
+      ledgers.ledgers(stored, Ledger.DEFAULT_DAYS);
+    }
+  }
+
+  private void load() {
     if (keepers.findBySignInName(UmberlineSettings.DEMO_KEEPER).isPresent()) {
       return;
     }
