@@ -65,7 +65,7 @@
   {@const low = x(entry.perDay.low * perMg)}
   {@const high = Math.max(width, x(entry.perDay.high * perMg))}
   <button
-    class="group flex min-h-11 w-full items-center gap-2 text-left sm:min-h-[1.35rem] {side === 'in'
+    class="group flex min-h-11 w-full items-center gap-2 text-left sm:min-h-6 {side === 'in'
       ? 'flex-row-reverse text-right'
       : ''}"
     aria-expanded={opened === entry.key}
@@ -101,7 +101,7 @@
       <span role="group" aria-label="element" class="flex gap-2">
         {#each ['nitrogen', 'phosphorus'] as const as name (name)}
           <button
-            class="min-h-11 sm:min-h-5"
+            class="min-h-11 sm:min-h-6"
             class:font-bold={element === name}
             class:underline={element === name}
             aria-pressed={element === name}
@@ -112,7 +112,7 @@
       <span role="group" aria-label="measure" class="text-neutral flex gap-2">
         {#each MEASURES as name (name)}
           <button
-            class="min-h-11 sm:min-h-5"
+            class="min-h-11 sm:min-h-6"
             class:font-bold={measure === name}
             class:underline={measure === name}
             aria-pressed={measure === name}
@@ -145,7 +145,7 @@
   >
     {#if shown < rows || all}
       <button
-        class="text-neutral min-h-11 font-sans text-sm underline sm:min-h-5"
+        class="text-neutral min-h-11 font-sans text-sm underline sm:min-h-6"
         onclick={() => (all = !all)}>{all ? 'fewer lines' : 'all lines'}</button
       >
     {/if}

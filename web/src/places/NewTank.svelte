@@ -231,10 +231,11 @@
       />
     {/if}
   </section>
-  <fieldset class="border-base-content mt-3 border-t pt-1">
-    <legend class="float-left w-full font-serif text-lg"
-      >Change water, and a test if you have one</legend
-    >
+  <section
+    class="border-base-content mt-3 border-t pt-1"
+    aria-label="Change water, and a test if you have one"
+  >
+    <h2 class="font-serif text-lg">Change water, and a test if you have one</h2>
     <p class="text-neutral">The change water’s own</p>
     <Field
       name="nitrateMgL"

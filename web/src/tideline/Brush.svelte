@@ -19,7 +19,7 @@
     today: number;
   } = $props();
 
-  const HEIGHT = 18;
+  const HEIGHT = 24;
   let x = $derived(scaleLinear([time.earliest, time.latest], [left, right]));
   let shape = $derived.by(() => {
     const y = scaleLinear([0, Math.max(...fit.map((day) => day.p50), 0.01)], [HEIGHT - 2, 2]);
@@ -94,12 +94,19 @@
   />
   {#each ['from', 'to'] as const as which (which)}
     <rect
-      x={x(time[which]) - 5}
+      x={x(time[which]) - 4}
       y="0"
-      width="10"
+      width="8"
       height={HEIGHT}
       fill="var(--color-primary)"
       fill-opacity="0.7"
+    />
+    <rect
+      x={Math.min(right - 24, Math.max(left, x(time[which]) - 12))}
+      y="0"
+      width="24"
+      height={HEIGHT}
+      fill="transparent"
       class="cursor-ew-resize outline-offset-0"
       role="slider"
       tabindex="0"

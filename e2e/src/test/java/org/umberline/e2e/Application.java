@@ -10,6 +10,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.concurrent.TimeUnit;
 import org.umberline.server.PrivateDatabase;
 
@@ -17,11 +19,26 @@ import org.umberline.server.PrivateDatabase;
 final class Application implements AutoCloseable {
   private static final Duration LONGEST_START = Duration.ofMinutes(3);
 
+  private static Application shared;
+
   private final PrivateDatabase database;
   private final Process process;
   private final int port;
 
-  Application(String name) {
+  /** One application for every story, ended with the tests: each story minds its own tank. */
+  static synchronized Application shared() {
+    if (shared == null) {
+      shared = new Application("test-e2e", "-XX:TieredStopAtLevel=1");
+      Runtime.getRuntime().addShutdownHook(new Thread(shared::close));
+    }
+    return shared;
+  }
+
+  /**
+   * @param name of its database and log
+   * @param options for its virtual machine
+   */
+  Application(String name, String... options) {
     database = new PrivateDatabase(name).start();
     try (ServerSocket free = new ServerSocket(0)) {
       port = free.getLocalPort();
@@ -31,11 +48,11 @@ final class Application implements AutoCloseable {
     try {
       Path log = Path.of("target", name + ".log").toAbsolutePath();
       Files.createDirectories(log.getParent());
+      List<String> command = new ArrayList<>(List.of("java"));
+      command.addAll(List.of(options));
+      command.addAll(List.of("-jar", System.getProperty("application")));
       ProcessBuilder builder =
-          new ProcessBuilder(
-                  "java", "-XX:TieredStopAtLevel=1", "-jar", System.getProperty("application"))
-              .redirectErrorStream(true)
-              .redirectOutput(log.toFile());
+          new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(log.toFile());
       builder.environment().put("UMBERLINE_PORT", String.valueOf(port));
       builder.environment().put("UMBERLINE_DATABASE_PORT", database.port());
       builder.environment().put("UMBERLINE_DATABASE_PASSWORD", database.password());

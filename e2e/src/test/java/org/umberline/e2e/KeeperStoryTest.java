@@ -4,9 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -20,18 +18,8 @@ class KeeperStoryTest {
   private static final String FRACTION = "share of the water to change";
   private static final String EVERY = "days between changes";
 
-  private static Application application;
+  private final Application application = Application.shared();
   private Page page;
-
-  @BeforeAll
-  static void startApplication() {
-    application = new Application("test-e2e");
-  }
-
-  @AfterAll
-  static void stopApplication() {
-    application.close();
-  }
 
   @BeforeEach
   void openBrowser() {
@@ -45,7 +33,7 @@ class KeeperStoryTest {
 
   @Test
   void fromSignInOverTestAndChangeToAnAdoptedRoutineThatIsStillThereAfterwards() {
-    page.enterDemo().openTank();
+    page.enterDemo().openTank("Stillwater");
     page.awaitText("sentence", "Change");
     page.awaitText("outcome", "Nitrate stays under 40");
     page.awaitText("outcome", "Left alone");
@@ -103,7 +91,7 @@ class KeeperStoryTest {
 
   @Test
   void theUmberLineIsMovedByKeysAndTheSentenceFollows() {
-    page.enterDemo().openTank();
+    page.enterDemo().openTank("Stillwater");
     String before = page.value(FRACTION);
     page.see("nitrate-line");
     page.script("document.querySelector('[data-testid=nitrate-line]').focus()");
@@ -137,7 +125,7 @@ class KeeperStoryTest {
 
   @Test
   void whatCannotBeReadIsSaidAndNothingIsNoted() {
-    page.enterDemo().openTank();
+    page.enterDemo().openTank("Stillwater");
     int cards = page.count("nitrate-card");
     page.type("no3 5000");
     page.awaitText("read-back", "can't be right");
@@ -156,7 +144,7 @@ class KeeperStoryTest {
 
   @Test
   void theDatabaseGoesAndComesBackAndNothingIsLost() {
-    page.enterDemo().openTank();
+    page.enterDemo().openTank("Stillwater");
     int cards = page.count("nitrate-card");
     page.type("no3 40 1 h ago");
     page.awaitText("read-back", "Nitrate 40");
@@ -183,7 +171,7 @@ class KeeperStoryTest {
   @Test
   void aTankLeavesAsAFileAndComesBackAndABrokenOneIsRefusedWithItsFaults(@TempDir Path folder)
       throws Exception {
-    page.enterDemo().openTank();
+    page.enterDemo().openTank("Stillwater");
     String file =
         (String)
             page.script(
@@ -200,6 +188,8 @@ class KeeperStoryTest {
             folder.resolve("bad.umberline.json"),
             file.replace("\"netVolumeL\" : 190", "\"netVolumeL\" : -190"));
     page.open("/");
+    page.see("rounds-line");
+    int tanks = page.count("rounds-line");
     page.see("take-in").sendKeys(bad.toString());
     page.awaitText("refused", "/tank/netVolumeL");
     page.see("take-in").sendKeys(good.toString());
@@ -207,12 +197,12 @@ class KeeperStoryTest {
     page.awaitText("sentence", "Change");
     assertThat(page.see("tank-file").getDomProperty("href")).isNotEmpty();
     page.open("/");
-    page.await("two tanks", d -> page.count("rounds-line") == 2);
+    page.await("one tank more", d -> page.count("rounds-line") == tanks + 1);
   }
 
   @Test
   void everythingFitsTheScreenAndAPhone() {
-    page.enterDemo().openTank();
+    page.enterDemo().openTank("Stillwater");
     page.awaitText("sentence", "Change");
     assertThat(overflow("Height")).as("no scrolling at 1280 x 800").isLessThanOrEqualTo(0);
     page.size(390, 844).reload();

@@ -87,11 +87,53 @@ final class Page implements AutoCloseable {
     return this;
   }
 
-  /** Opens the first tank of the rounds. */
-  Page openTank() {
-    see("rounds-line").findElement(By.tagName("a")).click();
+  /** A line of the rounds by its tank's name. */
+  WebElement line(String tank) {
+    return await(
+        "the line of " + tank,
+        d ->
+            d.findElements(mark("rounds-line")).stream()
+                .filter(line -> line.findElement(By.tagName("a")).getText().equals(tank))
+                .findFirst()
+                .orElse(null));
+  }
+
+  /** Opens a tank from the rounds. */
+  Page openTank(String name) {
+    line(name).findElement(By.tagName("a")).click();
     see("tideline");
+    see("ledger");
     return this;
+  }
+
+  /** A button or link by its words. */
+  WebElement named(String words) {
+    return await(
+        "“" + words + "”",
+        d ->
+            d
+                .findElements(
+                    By.xpath(
+                        "//button[normalize-space()='%1$s'] | //a[normalize-space()='%1$s']"
+                            .formatted(words)))
+                .stream()
+                .filter(WebElement::isDisplayed)
+                .findFirst()
+                .orElse(null));
+  }
+
+  /** Opens a sheet of the balance page and leaves it by Escape again. */
+  void closeSheet() {
+    press(Keys.ESCAPE);
+    await("the sheet is closed", d -> d.findElements(By.cssSelector("dialog[open]")).isEmpty());
+  }
+
+  /** The element that has the focus, as its words or its label. */
+  String focused() {
+    return (String)
+        driver.executeScript(
+            "const e = document.activeElement;"
+                + "return e.getAttribute('aria-label') ?? e.labels?.[0]?.textContent ?? e.textContent");
   }
 
   Page theme(String theme) {
@@ -125,8 +167,15 @@ final class Page implements AutoCloseable {
     return !driver.findElements(mark(testId)).isEmpty();
   }
 
+  /** Elements of a kind; a path that draws many marks at once says how many they are. */
   int count(String testId) {
-    return driver.findElements(mark(testId)).size();
+    return driver.findElements(mark(testId)).stream()
+        .mapToInt(
+            element -> {
+              String many = element.getDomAttribute("data-count");
+              return many == null ? 1 : Integer.parseInt(many);
+            })
+        .sum();
   }
 
   void awaitText(String testId, String part) {
@@ -172,6 +221,11 @@ final class Page implements AutoCloseable {
 
   Object script(String script, Object... arguments) {
     return driver.executeScript(script, arguments);
+  }
+
+  /** Runs a script that says by its last argument when it is done. */
+  Object scriptLater(String script) {
+    return driver.executeAsyncScript(script);
   }
 
   void reload() {

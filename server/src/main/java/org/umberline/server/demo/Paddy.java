@@ -26,9 +26,9 @@ final class Paddy extends InventedTank {
     for (int daysAgo = 320; daysAgo > 3; daysAgo -= 12 + random.nextInt(8)) {
       boolean away = daysAgo < 112 && daysAgo > 92;
       if (!away) {
-        log.add(new LogEntry.Harvest(at(daysAgo, 10, 20), "fern", 28 + random.nextInt(14), ""));
+        log.add(new LogEntry.Harvest(at(daysAgo, 10, 20), "fern", 15 + random.nextInt(9), ""));
         if (random.nextInt(3) == 0) {
-          log.add(new LogEntry.Harvest(at(daysAgo, 10, 30), "rice", 20 + random.nextInt(15), ""));
+          log.add(new LogEntry.Harvest(at(daysAgo, 10, 30), "rice", 9 + random.nextInt(8), ""));
         }
       }
     }

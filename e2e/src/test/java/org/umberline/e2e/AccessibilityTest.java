@@ -1,0 +1,170 @@
+package org.umberline.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.WebElement;
+
+/** WCAG 2.2 AA on every page in both themes, and the main story without a mouse and by touch. */
+class AccessibilityTest {
+  private static final int MOST_TABS = 60;
+  private Page page;
+
+  @BeforeEach
+  void openBrowser() {
+    page = new Page(Application.shared().address()).enterDemo();
+  }
+
+  @AfterEach
+  void closeBrowser() {
+    page.close();
+  }
+
+  private void check(String where) throws IOException {
+    page.script(Files.readString(Path.of(System.getProperty("axe"))));
+    Object found =
+        page.scriptLater(
+            """
+            const done = arguments[arguments.length - 1];
+            const levels = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
+            axe.run(document, {runOnly: levels}).then(result => done(result.violations.map(v =>
+              v.id + ': ' + v.nodes.map(n => n.html.slice(0, 160)).join(' | '))));
+            """);
+    assertThat((List<?>) found).as(where).isEmpty();
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"umber-day", "umber-night"})
+  void everyPageMeetsWcagInBothThemes(String theme) throws IOException {
+    page.theme(theme);
+    page.see("rounds-line");
+    check("rounds");
+    page.openTank("Quarry");
+    check("balance of a new tank");
+    page.open("/").openTank("Breakwater");
+    page.see("ledger-line").click();
+    page.see("try-slider");
+    check("balance with a line open");
+    for (String sheet : List.of("working", "other-ways", "what-ifs", "track-record")) {
+      page.see("open-" + sheet).click();
+      page.see(
+          switch (sheet) {
+            case "working" -> "working-number";
+            case "other-ways" -> "levers";
+            case "what-ifs" -> "comparison";
+            default -> "record";
+          });
+      check(sheet);
+      page.closeSheet();
+    }
+    page.see("settings").click();
+    check("units and keys");
+    page.closeSheet();
+    page.named("as a table").click();
+    check("table twin");
+    page.closeSheet();
+    page.named("Make-up").click();
+    page.see("effect-routine");
+    page.see("make-up-entry").click();
+    page.see("help-volume").click();
+    check("make-up");
+    page.open("/new");
+    page.see("way");
+    check("new tank");
+    page.named("Sign out").click();
+    page.see("demo-sign-in");
+    check("sign-in");
+  }
+
+  /** Tabs on until the focus stands on what is called so. */
+  private void tabTo(String label) {
+    for (int i = 0; i < MOST_TABS; i++) {
+      String focused = page.focused();
+      if (focused != null && focused.contains(label)) {
+        return;
+      }
+      page.press(Keys.TAB);
+    }
+    throw new AssertionError(label + " is not reached by Tab; the focus is on " + page.focused());
+  }
+
+  @Test
+  void theMainStoryNeedsNoMouse() {
+    tabTo("Saltings");
+    page.press(Keys.ENTER);
+    page.see("tideline");
+    page.see("ledger");
+    String first = page.see("sentence").getText();
+    page.press("]");
+    page.await("the next tank", d -> !page.see("sentence").getText().equals(first));
+    page.press("[");
+    page.await("and back", d -> page.see("sentence").getText().equals(first));
+
+    page.press("/");
+    page.press("no3 30");
+    page.awaitText("read-back", "Nitrate 30");
+    page.press(Keys.ENTER);
+    page.awaitText("toast", "Noted");
+    tabTo("Undo");
+    page.press(Keys.ENTER);
+    page.awaitText("toast", "Taken back");
+
+    tabTo("share of the water to change");
+    String share = page.value("share of the water to change");
+    page.press(Keys.ARROW_UP, Keys.ARROW_UP);
+    page.await("tried", d -> page.sees("put-back"));
+    page.press(Keys.ESCAPE);
+    page.await("put back", d -> page.value("share of the water to change").equals(share));
+
+    tabTo("Working");
+    page.press(Keys.ENTER);
+    page.see("working-number");
+    page.closeSheet();
+    tabTo("Tideline");
+    page.press(Keys.ARROW_LEFT, Keys.ARROW_LEFT);
+    page.awaitText("read-out", "nitrate about");
+
+    page.press("g", "m");
+    page.see("effect-routine");
+    page.press("g", "r");
+    page.see("rounds-line");
+    page.press("?");
+    page.awaitText("sheet", "to the entry line");
+    page.closeSheet();
+  }
+
+  @Test
+  void aWetFingerDoesTheSame() {
+    page.size(390, 844).reload();
+    page.see("rounds-line");
+    page.openTank("Stillwater");
+    for (WebElement button : page.all("button, a, input, select")) {
+      if (button.isDisplayed()
+          && !button.findElements(By.xpath("ancestor::*[name()='svg']")).isEmpty()) {
+        continue;
+      }
+      if (button.isDisplayed() && button.getSize().getHeight() > 0) {
+        assertThat(button.getSize().getHeight())
+            .as("height of %s", button.getDomProperty("outerHTML").lines().findFirst().orElse(""))
+            .isGreaterThanOrEqualTo(button.getTagName().equals("input") ? 24 : 40);
+      }
+    }
+    String share = page.value("share of the water to change");
+    page.all("[aria-label='more: share of the water to change']").get(0).click();
+    page.await("tried", d -> !page.value("share of the water to change").equals(share));
+    page.see("put-back").click();
+    page.await("put back", d -> page.value("share of the water to change").equals(share));
+    page.see("ledger-line").click();
+    page.see("try-slider");
+  }
+}

@@ -1,0 +1,205 @@
+package org.umberline.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.support.ui.Select;
+
+/** Every verdict of the sentence, and what stands behind it: ledger, what-ifs, working, record. */
+class BalanceStoryTest {
+  private Page page;
+
+  @BeforeEach
+  void openBrowser() {
+    page = new Page(Application.shared().address()).enterDemo();
+  }
+
+  @AfterEach
+  void closeBrowser() {
+    page.close();
+  }
+
+  private static double peak(String row) {
+    return Double.parseDouble(row.replaceAll("[^0-9.]", ""));
+  }
+
+  @Test
+  void eachTankOfTheDemoSaysWhatItIsThereFor() {
+    page.openTank("Paddy");
+    page.awaitText("sentence", "No change is needed until");
+    page.awaitText("outcome", "without any");
+
+    page.open("/").openTank("Quarry");
+    page.awaitText("sentence", "Test ammonia first");
+    page.awaitText("without-test", "Without it: change");
+    page.see("young");
+
+    page.open("/").openTank("Saltings");
+    page.awaitText("sentence", "Change");
+    assertThat(
+            page.script(
+                "return document.querySelector('svg text[fill=\"var(--color-error)\"]')"
+                    + "?.textContent"))
+        .as("the test that contradicts the rest is marked")
+        .isEqualTo("?");
+
+    page.open("/").openTank("Breakwater");
+    page.awaitText("outcome", "phosphate under 0.5");
+  }
+
+  @Test
+  void aLineBelowWhatTheTapBringsCannotBeKeptAndIsSaidToBe() {
+    page.openTank("Saltings");
+    page.see("nitrate-line");
+    page.script("document.querySelector('[data-testid=nitrate-line]').focus()");
+    for (int i = 0; i < 7; i++) {
+      page.press(Keys.PAGE_DOWN);
+    }
+    page.awaitText("outcome", "only");
+    page.awaitText("outcome", "source");
+    page.press(Keys.ESCAPE);
+    page.awaitText("outcome", "under 40");
+    for (int i = 0; i < 3; i++) {
+      page.script("document.querySelector('[data-testid=nitrate-line]').focus()");
+      page.press(Keys.PAGE_DOWN);
+    }
+    page.awaitText("recovery", "today");
+    page.awaitText("recovery", "nitrate");
+    page.press(Keys.ESCAPE);
+    page.awaitText("outcome", "under 40");
+  }
+
+  @Test
+  void lessFoodIsTriedNamedComparedAndDiscarded() {
+    page.openTank("Breakwater");
+    page.see("ledger-line").click();
+    page.awaitText("ledger-open", "fed as it is");
+    WebElement slider = page.see("try-slider");
+    for (int i = 0; i < 6; i++) {
+      slider.sendKeys(Keys.ARROW_LEFT);
+    }
+    page.awaitText("tried", "70 %");
+    page.see("nitrate-compared");
+    page.await("the answer is there", d -> page.all(".opacity-50").isEmpty());
+    page.see("open-what-ifs").click();
+    page.awaitText("comparison", "70 % of shrimp");
+    page.see("what-if-name").sendKeys("A third less shrimp", Keys.ENTER);
+    page.awaitText("comparison", "A third less shrimp");
+    List<WebElement> peaks =
+        page.see("comparison").findElements(By.xpath(".//tr[th='nitrate peak']/td"));
+    assertThat(peak(peaks.get(3).getText()))
+        .as("less than left alone")
+        .isLessThan(peak(peaks.get(1).getText()));
+    page.closeSheet();
+    page.see("put-back").click();
+    page.await("nothing is tried", d -> !page.sees("nitrate-compared"));
+
+    // It is there for the next look, and can be discarded.
+    page.reload();
+    page.see("open-what-ifs").click();
+    page.awaitText("comparison", "A third less shrimp");
+    page.named("Discard “A third less shrimp”").click();
+    page.await("discarded", d -> !page.see("comparison").getText().contains("A third less shrimp"));
+  }
+
+  @Test
+  void theWorkingCanBeCheckedWithAPencil() {
+    page.openTank("Stillwater");
+    String litres = page.see("litres").getText().replaceAll("\\D", "");
+    page.see("open-working").click();
+    page.awaitText("working-number", "share × net volume");
+    String number = page.see("working-number").getText();
+    assertThat(number).contains("190 L");
+    double result =
+        Double.parseDouble(number.replaceAll("(?s).*one change\\s+([0-9.]+) L.*", "$1"));
+    assertThat(Math.round(result)).isEqualTo(Long.parseLong(litres));
+    page.closeSheet();
+    page.see("open-other-ways").click();
+    page.awaitText("options", "14 days");
+    page.awaitText("levers", "Feed −20 %");
+  }
+
+  @Test
+  void theTrackRecordTellsHowForecastsDidAndShowsOneOfThem() {
+    page.openTank("Saltings");
+    page.see("open-track-record").click();
+    page.awaitText("record", "fell inside the band");
+    page.awaitText("stood-out", "nitrate 120");
+    new Select(page.see("then")).selectByIndex(3);
+    page.closeSheet();
+    page.see("nitrate-ghost");
+    page.all("button").stream()
+        .filter(button -> button.getText().startsWith("hide the forecast"))
+        .findFirst()
+        .orElseThrow()
+        .click();
+    page.awaitGone("nitrate-ghost");
+  }
+
+  @Test
+  void timeIsMovedByKeysWheelDragAndBrush() {
+    page.openTank("Breakwater");
+    int season = page.count("change-done");
+    page.named("all").click();
+    page.await("all changes", d -> page.count("change-done") > season);
+    page.named("month").click();
+    page.await("fewer", d -> page.count("change-done") < season);
+
+    page.script("document.querySelector('[data-testid=tideline]').focus()");
+    int month = page.count("change-done");
+    page.press("-", "-", "-");
+    page.await("further", d -> page.count("change-done") > month);
+    page.press(Keys.ARROW_LEFT);
+    page.awaitText("read-out", "nitrate about");
+
+    String band = page.see("nitrate-band").getDomAttribute("d");
+    page.script(
+        "const t = document.querySelector('[data-testid=tideline]');"
+            + "t.dispatchEvent(new WheelEvent('wheel',"
+            + " {deltaX: 200, deltaY: 0, clientX: 600, bubbles: true, cancelable: true}))");
+    page.await("wheeled", d -> !page.see("nitrate-band").getDomAttribute("d").equals(band));
+
+    WebElement from = page.all("[aria-label='first day shown']").get(0);
+    String before = from.getDomAttribute("aria-valuetext");
+    from.sendKeys(Keys.ARROW_LEFT);
+    page.await("an end moved", d -> !from.getDomAttribute("aria-valuetext").equals(before));
+  }
+
+  @Test
+  void numbersFollowTheUnitsThatAreChosen() {
+    page.openTank("Stillwater");
+    page.see("settings").click();
+    page.all("input[type=radio]").stream()
+        .filter(radio -> radio.findElement(By.xpath("..")).getText().equals("US gal"))
+        .findFirst()
+        .orElseThrow()
+        .click();
+    page.all("input[type=radio]").stream()
+        .filter(radio -> radio.findElement(By.xpath("..")).getText().equals("mg/L NO3-N"))
+        .findFirst()
+        .orElseThrow()
+        .click();
+    page.closeSheet();
+    page.awaitText("litres", "US gal");
+    page.awaitText("outcome", "under 9.04 mg/L NO3-N");
+    page.awaitText("ledger-net", "mg/L NO3-N a week");
+    page.reload();
+    page.awaitText("litres", "US gal");
+    page.see("settings").click();
+    for (String back : List.of("L", "mg/L NO3")) {
+      page.all("input[type=radio]").stream()
+          .filter(radio -> radio.findElement(By.xpath("..")).getText().equals(back))
+          .findFirst()
+          .orElseThrow()
+          .click();
+    }
+    page.closeSheet();
+    page.awaitText("outcome", "under 40");
+  }
+}
