@@ -4,7 +4,7 @@ import type { Balance, Outlook } from './api/client';
 export function outlook(parts: Partial<Outlook> = {}): Outlook {
   const nutrient = (unit: string, now: number) => ({
     unit,
-    now: { p10: now * 0.9, p50: now, p90: now * 1.1 },
+    now: { p10: now * 0.9, p25: now * 0.95, p50: now, p75: now * 1.05, p90: now * 1.1 },
     days: Array.from({ length: 14 }, (_, i) => ({
       on: `2026-12-${String(i + 1).padStart(2, '0')}`,
       p10: now * 0.8,

@@ -278,7 +278,19 @@
       {@render children?.()}
     </p>
   {:else}
-    {#if balance.verdict === 'stuck'}
+    {#if balance.verdict === 'test-first' && balance.testFirst}
+      <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">
+        Test <strong class="font-semibold">{balance.testFirst.analyte}</strong> first.
+      </h1>
+      <p class="text-base-content/85 mt-1 text-base leading-7 sm:text-lg" data-testid="outcome">
+        So little is known that no change surely keeps the lines. One reading turns the decision
+        round {timesInTen(balance.testFirst.settles)}.
+        {#if alone}As far as can be told, {alone.name} crosses the line about {longDay(
+            alone.on,
+            today,
+          )} if left alone.{/if}
+      </p>
+    {:else if balance.verdict === 'stuck'}
       <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">No change keeps the lines.</h1>
       <p class="text-base-content/85 mt-1 text-base leading-7 sm:text-lg" data-testid="outcome">
         {#if outlook.bindingLimit}

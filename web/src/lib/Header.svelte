@@ -75,8 +75,12 @@
   >
     {#if theme === 'umber-day'}<Moon size={16} />{:else}<Sun size={16} />{/if}
   </button>
-  <button class="min-h-11 whitespace-nowrap" onclick={signOut}>
-    <span class="text-neutral hidden capitalize sm:inline">{session.name} ·</span> Sign out
+  <button
+    class="hidden min-h-11 whitespace-nowrap sm:block"
+    onclick={signOut}
+    data-testid="sign-out"
+  >
+    <span class="text-neutral capitalize">{session.name} ·</span> Sign out
   </button>
 </header>
 <Sheet title="Units and keys" open={settings} onclose={() => (settings = false)}>
@@ -98,6 +102,9 @@
       {/each}
     </fieldset>
   {/each}
+  <button class="mt-4 min-h-11 underline sm:hidden" onclick={signOut}
+    >Sign out, <span class="capitalize">{session.name}</span></button
+  >
   <h3 class="mt-6 font-serif text-lg">Keys</h3>
   <dl class="grid grid-cols-[11rem_1fr] gap-y-1">
     {#each KEYS as [key, text] (key)}

@@ -300,6 +300,12 @@
       {#each SECTIONS as section (section.key)}
         <section class="border-base-content mt-3 border-t pt-1" aria-label={section.title}>
           <h2 class="font-serif text-lg">{section.title}</h2>
+          {#if section.key === 'feeding'}
+            <p class="text-neutral">
+              Where a ration changed, end the old one and add a new one: what was fed before stays
+              as it was.
+            </p>
+          {/if}
           <ul>
             {#each list(file, section.key) as entry, index (index)}
               {@const key = `${section.key} ${index}`}

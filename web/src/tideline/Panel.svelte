@@ -76,11 +76,7 @@
   type FitDay = Schemas['FitDay'];
   const now = (): Band => ({
     on: past.fit.at(-1)?.on ?? outlook.days[0]?.on ?? '',
-    p10: outlook.now.p10,
-    p25: (outlook.now.p10 + outlook.now.p50) / 2,
-    p50: outlook.now.p50,
-    p75: (outlook.now.p50 + outlook.now.p90) / 2,
-    p90: outlook.now.p90,
+    ...outlook.now,
   });
   let future = $derived(
     x(dayEnd(past.fit.at(-1)?.on ?? outlook.days[0]?.on ?? '')) >= left

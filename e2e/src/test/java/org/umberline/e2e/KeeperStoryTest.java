@@ -34,7 +34,7 @@ class KeeperStoryTest {
   @Test
   void fromSignInOverTestAndChangeToAnAdoptedRoutineThatIsStillThereAfterwards() {
     page.enterDemo().openTank("Stillwater");
-    page.awaitText("sentence", "Change");
+    page.awaitText("sentence", "hange");
     page.awaitText("outcome", "Nitrate stays under 40");
     page.awaitText("outcome", "Left alone");
     int cards = page.count("nitrate-card");
@@ -194,7 +194,7 @@ class KeeperStoryTest {
     page.awaitText("refused", "/tank/netVolumeL");
     page.see("take-in").sendKeys(good.toString());
     page.see("tideline");
-    page.awaitText("sentence", "Change");
+    page.awaitText("sentence", "hange");
     assertThat(page.see("tank-file").getDomProperty("href")).isNotEmpty();
     page.open("/");
     page.await("one tank more", d -> page.count("rounds-line") == tanks + 1);
@@ -203,10 +203,10 @@ class KeeperStoryTest {
   @Test
   void everythingFitsTheScreenAndAPhone() {
     page.enterDemo().openTank("Stillwater");
-    page.awaitText("sentence", "Change");
+    page.awaitText("sentence", "hange");
     assertThat(overflow("Height")).as("no scrolling at 1280 x 800").isLessThanOrEqualTo(0);
     page.size(390, 844).reload();
-    page.awaitText("sentence", "Change");
+    page.awaitText("sentence", "hange");
     page.see("tideline");
     assertThat(overflow("Width")).as("no sideways scrolling on a phone").isLessThanOrEqualTo(0);
     Number lineBottom =

@@ -132,7 +132,7 @@ final class Page implements AutoCloseable {
   String focused() {
     return (String)
         driver.executeScript(
-            "const e = document.activeElement;"
+            "const e = document.activeElement; if (e === document.body) return '';"
                 + "return e.getAttribute('aria-label') ?? e.labels?.[0]?.textContent ?? e.textContent");
   }
 

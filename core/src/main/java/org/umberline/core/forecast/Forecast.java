@@ -17,7 +17,7 @@ import org.umberline.core.tank.Lines;
  */
 public record Forecast(Nutrient nutrient, Now now, List<Day> days, Optional<Ceiling> ceiling) {
   /** Quantiles at the end of the as-of day. */
-  public record Now(double p10, double p50, double p90) {}
+  public record Now(double p10, double p25, double p50, double p75, double p90) {}
 
   /** Quantiles at the end of a day, after that day's changes. */
   public record Day(
@@ -84,7 +84,12 @@ public record Forecast(Nutrient nutrient, Now now, List<Day> days, Optional<Ceil
             .mapToDouble(draw -> elementMg(draw.state(), nutrient) / volume)
             .toArray();
     Quantiles.sort(sample);
-    return new Now(at(nutrient, sample, 0.1), at(nutrient, sample, 0.5), at(nutrient, sample, 0.9));
+    return new Now(
+        at(nutrient, sample, 0.1),
+        at(nutrient, sample, 0.25),
+        at(nutrient, sample, 0.5),
+        at(nutrient, sample, 0.75),
+        at(nutrient, sample, 0.9));
   }
 
   private static double elementMg(TankState state, Nutrient nutrient) {

@@ -152,10 +152,10 @@ public class BalanceAnswers {
             && now.standing().isPresent()
             && !now.standing().get().nextOn().isAfter(now.today());
     String verdict;
-    if (stuck) {
-      verdict = "stuck";
-    } else if (plan.today().verdict() == Plan.Verdict.TEST_FIRST && !dueByOwnRoutine) {
+    if (plan.today().verdict() == Plan.Verdict.TEST_FIRST && !dueByOwnRoutine) {
       verdict = "test-first";
+    } else if (stuck) {
+      verdict = "stuck";
     } else if (plan.today().atOnce()
         || !plan.recovery().isEmpty()
         || dueByOwnRoutine
@@ -412,7 +412,9 @@ public class BalanceAnswers {
   static Views.NowView nowView(Forecast forecast) {
     return new Views.NowView(
         Figures.rounded(forecast.now().p10()),
+        Figures.rounded(forecast.now().p25()),
         Figures.rounded(forecast.now().p50()),
+        Figures.rounded(forecast.now().p75()),
         Figures.rounded(forecast.now().p90()));
   }
 

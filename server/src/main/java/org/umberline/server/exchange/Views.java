@@ -45,7 +45,7 @@ public final class Views {
       LocalDate on, double p10, double p25, double p50, double p75, double p90) {}
 
   @Schema(name = "Now", description = "quantiles at the end of today, mg/L of the ion")
-  public record NowView(double p10, double p50, double p90) {}
+  public record NowView(double p10, double p25, double p50, double p75, double p90) {}
 
   @Schema(name = "Crossing", description = "days by which 1, 5 and 9 in 10 futures are over")
   public record CrossingView(
