@@ -1,6 +1,6 @@
 package org.umberline.core.forecast;
 
-import java.util.List;
+import java.util.stream.IntStream;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.simulation.Scenario;
@@ -47,29 +47,50 @@ public final class Projection {
       throw new IllegalArgumentException(
           days + " days ahead asked, " + (scenario.days() - first) + " laid out");
     }
-    List<Posterior.Draw> draws = posterior.draws();
-    Projection projection = new Projection(posterior, days, draws.size());
+    int draws = posterior.draws().size();
+    Projection projection = new Projection(posterior, days, draws);
+    int parts = Math.min(draws, Runtime.getRuntime().availableProcessors());
+    IntStream.range(0, parts)
+        .parallel()
+        .forEach(
+            part ->
+                projection.run(planned, days, draws * part / parts, draws * (part + 1) / parts));
+    return projection;
+  }
+
+  /** Runs some of the draws; each writes to places of its own. */
+  private void run(PlannedChanges planned, int days, int from, int to) {
+    int first = scenario.asOfDay() + 1;
     TankSimulator simulator = TankSimulator.quick(scenario);
     TankState state = new TankState(scenario);
     Trace trace = new Trace(scenario);
-    for (int i = 0; i < draws.size(); i++) {
-      Posterior.Draw draw = draws.get(i);
+    for (int i = from; i < to; i++) {
+      Posterior.Draw draw = posterior.draws().get(i);
       state.set(draw.state());
       simulator.run(state, first, first + days, draw.multipliers(), planned, trace);
       for (int p = scenario.probesKnown().size(); p < trace.probeNitrate.length; p++) {
-        projection.nitrateAtProbe[p][i] = trace.probeNitrate[p];
-        projection.phosphorusAtProbe[p][i] = trace.probePhosphorus[p];
+        nitrateAtProbe[p][i] = trace.probeNitrate[p];
+        phosphorusAtProbe[p][i] = trace.probePhosphorus[p];
       }
       for (int day = 0; day < days; day++) {
-        projection.end[0][day][i] = trace.nitrate[first + day];
-        projection.end[1][day][i] = trace.phosphorus[first + day];
-        projection.high[0][day][i] = trace.nitrateHigh[first + day];
-        projection.high[1][day][i] = trace.phosphorusHigh[first + day];
-        projection.low[0][day][i] = trace.nitrateLow[first + day];
-        projection.low[1][day][i] = trace.phosphorusLow[first + day];
+        end[0][day][i] = trace.nitrate[first + day];
+        end[1][day][i] = trace.phosphorus[first + day];
+        high[0][day][i] = trace.nitrateHigh[first + day];
+        high[1][day][i] = trace.phosphorusHigh[first + day];
+        low[0][day][i] = trace.nitrateLow[first + day];
+        low[1][day][i] = trace.phosphorusLow[first + day];
       }
     }
-    return projection;
+  }
+
+  /** The most within a day ahead, 0 being the day after as-of, mg of the element per litre. */
+  public double high(Nutrient nutrient, int day, int draw) {
+    return high[nutrient.ordinal()][day][draw];
+  }
+
+  /** The least within a day ahead, mg of the element per litre. */
+  public double low(Nutrient nutrient, int day, int draw) {
+    return low[nutrient.ordinal()][day][draw];
   }
 
   public int days() {

@@ -1,11 +1,14 @@
 package org.umberline.core.planning;
 
+import java.util.ArrayDeque;
 import java.util.Arrays;
+import java.util.Deque;
 import java.util.List;
 import java.util.OptionalDouble;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.calibration.Quantiles;
 import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.forecast.Projection;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.simulation.Scenario;
 import org.umberline.core.simulation.TankSimulator;
@@ -40,6 +43,12 @@ final class LineKeeping {
   /** Days that are run before a question looks whether it is answered. */
   private static final int LOOK_EVERY = 15;
 
+  /** Projections kept: a routine, the one beside it, none, and what is tried. */
+  private static final int MOST_KEPT = 4;
+
+  private record Asked(PlannedChanges planned, Projection projection) {}
+
+  private final Deque<Asked> lately = new ArrayDeque<>();
   private final Posterior posterior;
   private final Scenario scenario;
   private final TankSimulator simulator;
@@ -89,26 +98,42 @@ final class LineKeeping {
     return Double.isFinite(nitrogenCeiling) || Double.isFinite(phosphorusCeiling);
   }
 
+  /** Every draw run over the horizon; the last few are kept, since several questions ask them. */
+  Projection projection(PlannedChanges planned) {
+    for (Asked asked : lately) {
+      if (Arrays.equals(asked.planned.time(), planned.time())
+          && Arrays.equals(asked.planned.fraction(), planned.fraction())) {
+        return asked.projection;
+      }
+    }
+    if (lately.size() == MOST_KEPT) {
+      lately.removeLast();
+    }
+    Projection projection = Projection.of(posterior, days, planned);
+    lately.addFirst(new Asked(planned, projection));
+    return projection;
+  }
+
   /**
-   * Runs every draw over the horizon.
+   * Counts over every draw.
    *
    * @param judgedFrom day ahead from which the lines are judged, 0 being the day after as-of
    */
   Kept kept(PlannedChanges planned, int judgedFrom) {
+    Projection projection = projection(planned);
     int within = 0;
     int underCeilings = 0;
     int[] broken = new int[4];
     for (int i = 0; i < draws(); i++) {
-      run(i, planned);
       boolean nitrogenOver = false;
       boolean phosphorusOver = false;
       boolean nitrogenUnder = false;
       boolean phosphorusUnder = false;
-      for (int day = first + judgedFrom; day < first + days; day++) {
-        nitrogenOver |= trace.nitrateHigh[day] > nitrogenCeiling;
-        phosphorusOver |= trace.phosphorusHigh[day] > phosphorusCeiling;
-        nitrogenUnder |= trace.nitrateLow[day] < nitrogenFloor;
-        phosphorusUnder |= trace.phosphorusLow[day] < phosphorusFloor;
+      for (int day = judgedFrom; day < days; day++) {
+        nitrogenOver |= projection.high(Nutrient.NITRATE, day, i) > nitrogenCeiling;
+        phosphorusOver |= projection.high(Nutrient.PHOSPHATE, day, i) > phosphorusCeiling;
+        nitrogenUnder |= projection.low(Nutrient.NITRATE, day, i) < nitrogenFloor;
+        phosphorusUnder |= projection.low(Nutrient.PHOSPHATE, day, i) < phosphorusFloor;
       }
       broken[0] += nitrogenOver ? 1 : 0;
       broken[1] += phosphorusOver ? 1 : 0;
@@ -128,13 +153,23 @@ final class LineKeeping {
         broken[3] / all);
   }
 
+  /** Whether enough of all draws stay under both ceilings. */
+  boolean enough(Kept kept, double confidence) {
+    long over = Math.round((1 - kept.underCeilings) * draws());
+    return over <= allowed(draws(), confidence);
+  }
+
+  private static int allowed(int draws, double confidence) {
+    return (int) Math.floor((1 - confidence) * draws + 1e-9);
+  }
+
   /**
    * Whether at least {@code confidence} of the first {@code draws} draws stay under both ceilings.
    * A draw is left as soon as it passes one, and those that passed one in an earlier question are
    * asked first: most questions of a search end early.
    */
   boolean holds(PlannedChanges planned, int judgedFrom, int draws, double confidence) {
-    int allowed = (int) Math.floor((1 - confidence) * draws + 1e-9);
+    int allowed = allowed(draws, confidence);
     int over = 0;
     for (int place = 0; place < order.length; place++) {
       int draw = order[place];
@@ -169,13 +204,13 @@ final class LineKeeping {
 
   /** Day ahead on which each draw first passes a ceiling, the horizon where it does not. */
   int[] firstOver(PlannedChanges planned) {
+    Projection projection = projection(planned);
     int[] firstOver = new int[draws()];
     for (int i = 0; i < draws(); i++) {
-      run(i, planned);
       firstOver[i] = days;
       for (int day = 0; day < days; day++) {
-        if (trace.nitrateHigh[first + day] > nitrogenCeiling
-            || trace.phosphorusHigh[first + day] > phosphorusCeiling) {
+        if (projection.high(Nutrient.NITRATE, day, i) > nitrogenCeiling
+            || projection.high(Nutrient.PHOSPHATE, day, i) > phosphorusCeiling) {
           firstOver[i] = day;
           break;
         }
@@ -196,12 +231,6 @@ final class LineKeeping {
       over[i] = trace.ammonia[first] > ammonia || trace.nitrite[first] > nitrite;
     }
     return level;
-  }
-
-  private void run(int draw, PlannedChanges planned) {
-    Posterior.Draw drawn = posterior.draws().get(draw);
-    state.set(drawn.state());
-    simulator.run(state, first, first + days, drawn.multipliers(), planned, trace);
   }
 
   /** Share of the draws under both ceilings just after the last change of {@code planned}. */
@@ -239,16 +268,16 @@ final class LineKeeping {
 
   /** Medians of the most and the least over the days judged. */
   Range range(PlannedChanges planned, int judgedFrom) {
+    Projection projection = projection(planned);
     double[][] sample = new double[4][draws()];
     for (int i = 0; i < draws(); i++) {
-      run(i, planned);
       sample[1][i] = Double.POSITIVE_INFINITY;
       sample[3][i] = Double.POSITIVE_INFINITY;
-      for (int day = first + judgedFrom; day < first + days; day++) {
-        sample[0][i] = Math.max(sample[0][i], trace.nitrateHigh[day]);
-        sample[1][i] = Math.min(sample[1][i], trace.nitrateLow[day]);
-        sample[2][i] = Math.max(sample[2][i], trace.phosphorusHigh[day]);
-        sample[3][i] = Math.min(sample[3][i], trace.phosphorusLow[day]);
+      for (int day = judgedFrom; day < days; day++) {
+        sample[0][i] = Math.max(sample[0][i], projection.high(Nutrient.NITRATE, day, i));
+        sample[1][i] = Math.min(sample[1][i], projection.low(Nutrient.NITRATE, day, i));
+        sample[2][i] = Math.max(sample[2][i], projection.high(Nutrient.PHOSPHATE, day, i));
+        sample[3][i] = Math.min(sample[3][i], projection.low(Nutrient.PHOSPHATE, day, i));
       }
     }
     return new Range(
@@ -275,9 +304,7 @@ final class LineKeeping {
   int daysHeld(int[] firstOverOfDraws, double confidence) {
     int[] firstOver = firstOverOfDraws.clone();
     Arrays.sort(firstOver);
-    // the most draws that may have crossed
-    int allowed = (int) Math.floor((1 - confidence) * draws() + 1e-9);
-    return firstOver[Math.min(allowed, draws() - 1)];
+    return firstOver[Math.min(allowed(draws(), confidence), draws() - 1)];
   }
 
   /** Share of the draws above a ceiling at the end of the as-of day. */

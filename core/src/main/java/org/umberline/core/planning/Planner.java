@@ -14,6 +14,7 @@ import org.umberline.core.calibration.Posterior;
 import org.umberline.core.calibration.Quantiles;
 import org.umberline.core.chemistry.SeaWater;
 import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.forecast.Projection;
 import org.umberline.core.quantity.Ammonia;
 import org.umberline.core.quantity.Nitrite;
 import org.umberline.core.quantity.Nitrogen;
@@ -265,8 +266,7 @@ public final class Planner {
   }
 
   private boolean confirmed(Routine routine) {
-    return keeping.holds(
-        changes(routine), judgedFrom(routine), keeping.draws(), limits.confidence());
+    return keeping.enough(kept(routine), limits.confidence());
   }
 
   /**
@@ -373,6 +373,11 @@ public final class Planner {
         .filter(every -> !sourceTooRich && confirmed(new Routine(fraction, every, nextOn)))
         .mapToDouble(Double::doubleValue)
         .findFirst();
+  }
+
+  /** Every draw run over the horizon under some changes. */
+  public Projection projection(PlannedChanges changes) {
+    return keeping.projection(changes);
   }
 
   /** Chance that the lines hold over the horizon under a routine, wherever it comes from. */

@@ -66,7 +66,7 @@ public class BalanceAnswers {
     Present now = posteriors.present(stored, stored.tank().lines());
     Planner planner = now.planner();
     Answer answer = answer(now, planner);
-    Projection alone = Projection.of(now.posterior(), now.horizon(), PlannedChanges.NONE);
+    Projection alone = planner.projection(PlannedChanges.NONE);
     return new Views.BalanceView(
         tankView(stored, now),
         linesView(now.tank().lines()),
@@ -92,7 +92,7 @@ public class BalanceAnswers {
     Present now = posteriors.present(stored.id(), tried, tried.lines());
     Planner planner = now.planner();
     Answer answer = answer(now, planner);
-    Projection alone = Projection.of(now.posterior(), now.horizon(), PlannedChanges.NONE);
+    Projection alone = planner.projection(PlannedChanges.NONE);
     Forecast nitrate = Forecast.of(alone, Nutrient.NITRATE, now.tank().lines());
     Forecast phosphate = Forecast.of(alone, Nutrient.PHOSPHATE, now.tank().lines());
     return new Views.MakeUpEffectView(
@@ -174,7 +174,7 @@ public class BalanceAnswers {
   private static Views.OutlookView outlook(
       Present now, Planner planner, Optional<Routine> routine, Optional<BindingLimit> binding) {
     PlannedChanges changes = routine.map(planner::changes).orElse(PlannedChanges.NONE);
-    Projection projection = Projection.of(now.posterior(), now.horizon(), changes);
+    Projection projection = planner.projection(changes);
     double probability =
         routine.map(r -> planner.probability(r)).orElseGet(planner::probabilityLeftAlone);
     Scenario scenario = now.posterior().scenario();
@@ -307,7 +307,7 @@ public class BalanceAnswers {
     Present now = posteriors.present(stored, stored.tank().lines());
     Planner planner = now.planner();
     Answer answer = answer(now, planner);
-    Projection alone = Projection.of(now.posterior(), now.horizon(), PlannedChanges.NONE);
+    Projection alone = planner.projection(PlannedChanges.NONE);
     Forecast nitrate = Forecast.of(alone, Nutrient.NITRATE, now.tank().lines());
     Forecast phosphate = Forecast.of(alone, Nutrient.PHOSPHATE, now.tank().lines());
     OptionalDouble fraction =
