@@ -6,8 +6,9 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import org.hipparchus.random.RandomGenerator;
-import org.hipparchus.random.Well19937a;
+import java.util.SplittableRandom;
+import java.util.random.RandomGenerator;
+import java.util.stream.IntStream;
 import org.umberline.core.quantity.Ammonia;
 import org.umberline.core.quantity.Nitrate;
 import org.umberline.core.quantity.Nitrite;
@@ -107,7 +108,7 @@ public final class Calibration {
   public static Posterior calibrate(
       TankModel tank, LocalDate asOf, int horizonDays, int draws, long seed, Progress progress) {
     Scenario scenario = Scenario.of(tank, firstDay(tank, asOf), asOf, horizonDays);
-    return new Calibration(scenario, progress).run(draws, new Well19937a(seed));
+    return new Calibration(scenario, progress).run(draws, new SplittableRandom(seed));
   }
 
   /** The first day that is run: the log's first, the tank's start, or a window before as-of. */
@@ -152,6 +153,22 @@ public final class Calibration {
     truth = new double[tests.size()];
   }
 
+  /** Another to run the same tank beside this one. */
+  private Calibration(Calibration other) {
+    scenario = other.scenario;
+    progress = Progress.NONE;
+    parameters = other.parameters;
+    simulator = TankSimulator.quick(scenario);
+    tests = other.tests;
+    likelihoods = other.likelihoods;
+    bias = other.bias;
+    perElement = other.perElement;
+    multipliers = parameters.fresh();
+    state = new TankState(scenario);
+    trace = new Trace(scenario);
+    truth = new double[tests.size()];
+  }
+
   /** How much of the analyte's standard unit 1 mg/L of its element is. */
   private static double perElement(Analyte analyte) {
     Nitrogen nitrogen = new Nitrogen(1);
@@ -190,12 +207,14 @@ public final class Calibration {
     double[] weight;
     double effective;
     do {
-      for (double[] z : linear.draw(draws, random)) {
-        Outcome outcome = outcome(z);
-        outcomes.add(outcome);
-        progress.done(FINDING + DRAWING * outcomes.size() / (MOST_BATCHES * (double) draws));
-        logWeights.add(logLikelihood(z, outcome.atTests) - linear.logLikelihood(z));
+      double[][] zs = linear.draw(draws, random);
+      double done = FINDING + DRAWING * outcomes.size() / (MOST_BATCHES * (double) draws);
+      List<Outcome> batch =
+          sideBySide(draws, done, DRAWING / MOST_BATCHES, (worker, i) -> worker.outcome(zs[i]));
+      for (Outcome outcome : batch) {
+        logWeights.add(logLikelihood(outcome.z, outcome.atTests) - linear.logLikelihood(outcome.z));
       }
+      outcomes.addAll(batch);
       weight = Resampling.normalised(logWeights.stream().mapToDouble(w -> w).toArray());
       effective = Resampling.effective(weight);
     } while (effective < FEWEST_EFFECTIVE * draws && outcomes.size() < MOST_BATCHES * draws);
@@ -205,11 +224,52 @@ public final class Calibration {
         effective >= FEWEST_EFFECTIVE * draws
             ? 0
             : effective >= HARDLY_EFFECTIVE * draws ? MOVES : MANY_MOVES;
-    for (int index : chosen) {
-      kept.add(moved(outcomes.get(index), moves, linear, random));
-      progress.done(FINDING + DRAWING + (1 - FINDING - DRAWING) * kept.size() / draws);
+    if (moves == 0) {
+      for (int index : chosen) {
+        kept.add(outcomes.get(index));
+      }
+    } else {
+      long seed = random.nextLong();
+      double before = FINDING + DRAWING;
+      kept.addAll(
+          sideBySide(
+              draws,
+              before,
+              1 - before,
+              (worker, i) ->
+                  worker.moved(
+                      outcomes.get(chosen[i]), moves, linear, new SplittableRandom(seed + i))));
     }
     return posterior(kept, effective, random);
+  }
+
+  private interface Work {
+    Outcome of(Calibration worker, int i);
+  }
+
+  /**
+   * Does many runs on all processors. Each part has a tank of its own to run, and nothing in a
+   * result depends on which part made it.
+   *
+   * @param before share of all work done before
+   * @param share of all work this is
+   */
+  private List<Outcome> sideBySide(int count, double before, double share, Work work) {
+    Outcome[] results = new Outcome[count];
+    int parts = Math.min(count, Runtime.getRuntime().availableProcessors());
+    IntStream.range(0, parts)
+        .parallel()
+        .forEach(
+            part -> {
+              Calibration worker = parts == 1 ? this : new Calibration(this);
+              for (int i = part; i < count; i += parts) {
+                results[i] = work.of(worker, i);
+                if (part == 0) {
+                  progress.done(before + share * i / count);
+                }
+              }
+            });
+    return List.of(results);
   }
 
   private Outcome outcome(double[] z) {

@@ -1,10 +1,10 @@
 package org.umberline.core.calibration;
 
+import java.util.random.RandomGenerator;
 import org.hipparchus.linear.Array2DRowRealMatrix;
 import org.hipparchus.linear.ArrayRealVector;
 import org.hipparchus.linear.CholeskyDecomposition;
 import org.hipparchus.linear.RealMatrix;
-import org.hipparchus.random.RandomGenerator;
 
 /**
  * A tank near one point of its unknowns: the logarithm of what each test would show is linear in

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.hipparchus.random.RandomGenerator;
+import java.util.random.RandomGenerator;
 import org.umberline.core.quantity.Nitrate;
 import org.umberline.core.quantity.Phosphate;
 import org.umberline.core.simulation.Multipliers;

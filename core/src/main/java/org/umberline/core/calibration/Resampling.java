@@ -1,6 +1,6 @@
 package org.umberline.core.calibration;
 
-import org.hipparchus.random.RandomGenerator;
+import java.util.random.RandomGenerator;
 
 /** Importance weights and what is drawn by them. */
 final class Resampling {

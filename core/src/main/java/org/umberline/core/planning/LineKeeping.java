@@ -153,12 +153,6 @@ final class LineKeeping {
         broken[3] / all);
   }
 
-  /** Whether enough of all draws stay under both ceilings. */
-  boolean enough(Kept kept, double confidence) {
-    long over = Math.round((1 - kept.underCeilings) * draws());
-    return over <= allowed(draws(), confidence);
-  }
-
   private static int allowed(int draws, double confidence) {
     return (int) Math.floor((1 - confidence) * draws + 1e-9);
   }

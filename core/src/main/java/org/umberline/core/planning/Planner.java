@@ -266,7 +266,8 @@ public final class Planner {
   }
 
   private boolean confirmed(Routine routine) {
-    return keeping.enough(kept(routine), limits.confidence());
+    return keeping.holds(
+        changes(routine), judgedFrom(routine), keeping.draws(), limits.confidence());
   }
 
   /**
