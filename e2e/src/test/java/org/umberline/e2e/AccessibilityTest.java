@@ -118,6 +118,7 @@ class AccessibilityTest {
     tabTo("Undo");
     page.press(Keys.ENTER);
     page.awaitText("toast", "Taken back");
+    page.await("as before", d -> page.see("sentence").getText().equals(first));
 
     tabTo("share of the water to change");
     String share = page.value("share of the water to change");

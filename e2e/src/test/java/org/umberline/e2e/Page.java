@@ -19,7 +19,7 @@ import org.openqa.selenium.support.ui.WebDriverWait;
 
 /** A headless browser at the page; every look waits until there is something to see. */
 final class Page implements AutoCloseable {
-  private static final Duration PATIENCE = Duration.ofSeconds(30);
+  private static final Duration PATIENCE = Duration.ofSeconds(60);
 
   private final ChromeDriver driver;
   private final Path profile;
@@ -77,6 +77,11 @@ final class Page implements AutoCloseable {
   Page open(String path) {
     driver.get(address + path);
     return this;
+  }
+
+  /** Goes to a whole address. */
+  void openAt(String whole) {
+    driver.get(whole);
   }
 
   /** Enters as the demo's keeper and stands at the rounds. */
