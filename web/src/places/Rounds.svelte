@@ -128,7 +128,8 @@
     );
     if (!answer.data)
       show({ kind: 'problem', text: answer.error?.detail ?? 'That was not saved.' });
-    void load();
+    // the lines' versions must be fresh before anything else is pressed
+    await load();
     return answer.data?.tank.version;
   }
 
@@ -147,7 +148,10 @@
       text: `${line.tank.name}: ${words}, next ${nearDay(nextOn, line.tank.today)}.`,
       action: {
         label: 'Undo',
-        run: () => void setRoutine(line, version, line.standing),
+        run: () => {
+          busy = line.tank.id;
+          void setRoutine(line, version, line.standing).then(() => (busy = ''));
+        },
       },
     });
   }

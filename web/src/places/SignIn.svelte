@@ -38,9 +38,9 @@
     busy = false;
   }
 
-  async function enterDemo() {
+  async function enterDemo(keeper: string) {
     busy = true;
-    await askForm('/api/demo-sign-in', {});
+    await askForm('/api/demo-sign-in', { name: keeper });
     await onsignedin();
     busy = false;
   }
@@ -58,12 +58,17 @@
   {#if session.demo}
     <button
       class="btn btn-primary mt-8 h-12 w-full"
-      onclick={enterDemo}
+      onclick={() => enterDemo('wren')}
       disabled={busy}
       data-testid="demo-sign-in">Enter as Wren, keeper of Larkfield Hall</button
     >
     <p class="text-neutral mt-2 text-sm">
-      The demo: an invented tank with nine months of invented log.
+      The demo: five invented tanks with months of invented log. Or
+      <button
+        class="min-h-6 underline underline-offset-4"
+        disabled={busy}
+        onclick={() => enterDemo('tarn')}>enter as Tarn</button
+      >, who may write in one of them.
     </p>
   {/if}
   <form class="mt-8 flex flex-col gap-3" onsubmit={enter}>

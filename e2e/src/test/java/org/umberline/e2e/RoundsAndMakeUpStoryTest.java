@@ -25,7 +25,15 @@ class RoundsAndMakeUpStoryTest {
   }
 
   private void press(String tank, String words) {
-    page.line(tank).findElement(By.xpath(".//button[normalize-space()='" + words + "']")).click();
+    page.await(
+            words + " can be pressed",
+            d -> {
+              WebElement button =
+                  page.line(tank)
+                      .findElement(By.xpath(".//button[normalize-space()='" + words + "']"));
+              return button.isEnabled() ? button : null;
+            })
+        .click();
   }
 
   private void undo() {

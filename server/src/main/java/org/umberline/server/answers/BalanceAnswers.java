@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -87,11 +88,30 @@ public class BalanceAnswers {
         NotCounted.ofMakeUp(stored.tank()));
   }
 
-  /** What a make-up would be answered with; nothing is kept of it. */
-  public Views.MakeUpEffectView effect(Stored stored, TankModel tried) {
-    Present now = posteriors.present(stored.id(), tried, tried.lines());
+  /**
+   * What a make-up would be answered with, nearly: the smallest change of each interval, without
+   * all that else a plan looks at. Nothing is kept of it.
+   */
+  public Views.MakeUpEffectView effect(TankModel tried) {
+    Present now = posteriors.thoughtOf(tried);
     Planner planner = now.planner();
-    Answer answer = answer(now, planner);
+    boolean noneNeeded =
+        planner.recovery().isEmpty()
+            && planner.probabilityLeftAlone() >= now.tank().limits().confidence();
+    Optional<Routine> routine =
+        noneNeeded
+            ? Optional.empty()
+            : now.tank().limits().intervalsDays().stream()
+                .map(everyDays -> planner.tryFor(everyDays, planner.earliestStart()))
+                .filter(Plan.Option::feasible)
+                .min(Comparator.comparingDouble(o -> o.litresPer28Days().getAsDouble()))
+                .map(
+                    option ->
+                        new Routine(
+                            option.fraction().getAsDouble(),
+                            option.everyDays(),
+                            planner.earliestStart()));
+    String verdict = noneNeeded ? "skip" : routine.isPresent() ? "change" : "stuck";
     Projection alone = planner.projection(PlannedChanges.NONE);
     Forecast nitrate = Forecast.of(alone, Nutrient.NITRATE, now.tank().lines());
     Forecast phosphate = Forecast.of(alone, Nutrient.PHOSPHATE, now.tank().lines());
@@ -107,12 +127,12 @@ public class BalanceAnswers {
             .toList(),
         nowView(nitrate),
         nowView(phosphate),
-        answer.verdict,
-        answer.routine.map(r -> routineView(now.tank(), r)).orElse(null),
+        verdict,
+        routine.map(r -> routineView(now.tank(), r)).orElse(null),
         crossing(nitrate),
         crossing(phosphate),
         Figures.rounded(
-            answer.routine.map(planner::probability).orElseGet(planner::probabilityLeftAlone)));
+            routine.map(planner::probability).orElseGet(planner::probabilityLeftAlone)));
   }
 
   /**

@@ -27,6 +27,9 @@ import org.umberline.server.answers.TankRecords.Stored;
 public class Posteriors {
   private static final long SEED = 1;
 
+  /** Enough to see where a make-up leads while it is typed. */
+  private static final int FEW_DRAWS = 160;
+
   private record Key(TankModel tank, LocalDate day, int days) {}
 
   private final Cache<Key, Posterior> cache =
@@ -43,12 +46,23 @@ public class Posteriors {
     return present(stored.id(), stored.tank(), lines);
   }
 
-  /**
-   * A tank as of now.
-   *
-   * @param id under which its progress is told
-   */
-  Present present(UUID id, TankModel stored, Lines lines) {
+  /** A tank that is only thought of: fewer draws, and nothing is kept. */
+  Present thoughtOf(TankModel tank) {
+    return present(
+        tank,
+        tank.lines(),
+        (model, day, days) -> Calibration.calibrate(model, day, days, FEW_DRAWS, SEED));
+  }
+
+  private interface Calibrated {
+    Posterior of(TankModel tank, LocalDate day, int days);
+  }
+
+  private Present present(UUID id, TankModel stored, Lines lines) {
+    return present(stored, lines, (tank, day, days) -> of(id, tank, day, days));
+  }
+
+  private Present present(TankModel stored, Lines lines, Calibrated posterior) {
     TankModel known = stored.knownAt(clock.instant()).withLines(lines);
     LocalDate today = known.dayOf(clock.instant());
     Optional<Routine> standing =
@@ -61,7 +75,7 @@ public class Posteriors {
                         .orElse(routine));
     TankModel tank = known.withRoutine(standing.map(r -> Present.stillToCome(r, today)));
     int horizon = tank.limits().horizonDays();
-    return new Present(tank, today, horizon, of(id, tank, today, horizon), standing);
+    return new Present(tank, today, horizon, posterior.of(tank, today, horizon), standing);
   }
 
   private Posterior of(UUID id, TankModel tank, LocalDate day, int days) {

@@ -170,7 +170,7 @@ class TankDetailsApi {
       @PathVariable UUID id,
       @Valid @RequestBody Requests.MakeUpTry request) {
     Stored stored = tanks.one(id, keeper.keeperId());
-    return balances.effect(stored, tanks.withMakeUp(stored.tank(), request.file()));
+    return balances.effect(tanks.withMakeUp(stored.tank(), request.file()));
   }
 
   @PutMapping("/make-up")
