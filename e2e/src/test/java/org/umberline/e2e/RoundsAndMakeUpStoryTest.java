@@ -83,7 +83,7 @@ class RoundsAndMakeUpStoryTest {
     page.see("add-feeding").click();
     page.await(
         "half a gram a day wants water",
-        d -> !page.see("effect-routine").getText().contains("No change"));
+        d -> !page.see("effect-routine").getText().contains("is needed"));
     WebElement ration = entry("0.5 g Small flake");
     assertThat(ration.getText()).contains("mg N");
     page.see("keep-make-up").click();

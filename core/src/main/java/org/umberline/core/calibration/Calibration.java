@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.SplittableRandom;
 import java.util.random.RandomGenerator;
-import java.util.stream.IntStream;
 import org.umberline.core.quantity.Ammonia;
 import org.umberline.core.quantity.Nitrate;
 import org.umberline.core.quantity.Nitrite;
@@ -18,6 +17,7 @@ import org.umberline.core.quantity.Phosphorus;
 import org.umberline.core.simulation.Multipliers;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.simulation.Scenario;
+import org.umberline.core.simulation.SideBySide;
 import org.umberline.core.simulation.TankSimulator;
 import org.umberline.core.simulation.TankState;
 import org.umberline.core.simulation.Trace;
@@ -256,19 +256,18 @@ public final class Calibration {
    */
   private List<Outcome> sideBySide(int count, double before, double share, Work work) {
     Outcome[] results = new Outcome[count];
-    int parts = Math.min(count, Runtime.getRuntime().availableProcessors());
-    IntStream.range(0, parts)
-        .parallel()
-        .forEach(
-            part -> {
-              Calibration worker = parts == 1 ? this : new Calibration(this);
-              for (int i = part; i < count; i += parts) {
-                results[i] = work.of(worker, i);
-                if (part == 0) {
-                  progress.done(before + share * i / count);
-                }
-              }
-            });
+    int parts = SideBySide.parts(count);
+    SideBySide.run(
+        parts,
+        part -> {
+          Calibration worker = parts == 1 ? this : new Calibration(this);
+          for (int i = part; i < count; i += parts) {
+            results[i] = work.of(worker, i);
+            if (part == 0) {
+              progress.done(before + share * i / count);
+            }
+          }
+        });
     return List.of(results);
   }
 

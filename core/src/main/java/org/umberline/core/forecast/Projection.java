@@ -1,9 +1,9 @@
 package org.umberline.core.forecast;
 
-import java.util.stream.IntStream;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.simulation.Scenario;
+import org.umberline.core.simulation.SideBySide;
 import org.umberline.core.simulation.TankSimulator;
 import org.umberline.core.simulation.TankState;
 import org.umberline.core.simulation.Trace;
@@ -49,12 +49,10 @@ public final class Projection {
     }
     int draws = posterior.draws().size();
     Projection projection = new Projection(posterior, days, draws);
-    int parts = Math.min(draws, Runtime.getRuntime().availableProcessors());
-    IntStream.range(0, parts)
-        .parallel()
-        .forEach(
-            part ->
-                projection.run(planned, days, draws * part / parts, draws * (part + 1) / parts));
+    int parts = SideBySide.parts(draws);
+    SideBySide.run(
+        parts,
+        part -> projection.run(planned, days, draws * part / parts, draws * (part + 1) / parts));
     return projection;
   }
 
