@@ -283,9 +283,14 @@
         Test <strong class="font-semibold">{balance.testFirst.analyte}</strong> first.
       </h1>
       <p class="text-base-content/85 mt-1 text-base leading-7 sm:text-lg" data-testid="outcome">
-        So little is known that no change surely keeps the lines. One reading turns the decision
-        round {timesInTen(balance.testFirst.settles)}.
-        {#if alone}As far as can be told, {alone.name} crosses the line about {longDay(
+        {#if outlook.holds}
+          {keeps} without any change, {timesInTen(outlook.probabilityWithinLines)}; what is open is
+          {balance.testFirst.analyte}. It passes its limit {timesInTen(balance.testFirst.chance)}.
+        {:else}
+          So little is known that no change surely keeps the lines.
+        {/if}
+        One reading turns the decision round {timesInTen(balance.testFirst.settles)}.
+        {#if alone && !outlook.holds}As far as can be told, {alone.name} crosses the line about {longDay(
             alone.on,
             today,
           )} if left alone.{/if}

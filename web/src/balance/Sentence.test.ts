@@ -128,6 +128,15 @@ describe('the sentence', () => {
     expect(screen.getByTestId('without-test').textContent).toContain('Without it: change');
   });
 
+  it('asks for a test where the lines hold without any change', () => {
+    const { text } = sentence(
+      { verdict: 'test-first', testFirst: { analyte: 'ammonia', chance: 0.2, settles: 0.3 } },
+      outlook({ routine: undefined, changeDays: [] }),
+    );
+    expect(text).toContain('without any change, 9 times in 10; what is open is ammonia');
+    expect(text).not.toContain('So little is known');
+  });
+
   it('puts an acute tank before all else', () => {
     const { text } = sentence({
       verdict: 'change',

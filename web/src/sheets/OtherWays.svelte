@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Balance } from '../api/client';
-  import { interval, percent } from '../lib/words';
-  import { figure } from '../lib/units.svelte';
+  import { about, interval, percent } from '../lib/words';
+  import { figure, labelOf, toShown } from '../lib/units.svelte';
 
   let { balance }: { balance: Balance } = $props();
   let ways = $derived(balance.otherWays);
@@ -21,8 +21,8 @@
     return percent(change);
   }
 
-  function effect(value: number, unit: string): string {
-    const text = figure(Math.abs(value), unit);
+  function effect(value: number, name: 'nitrate' | 'phosphate'): string {
+    const text = `${about(Math.abs(toShown(name, value)))} ${labelOf(name)} a week`;
     return Math.abs(value) < 0.0005 ? 'none' : `${value < 0 ? '−' : '+'}${text}`;
   }
 </script>
@@ -78,8 +78,8 @@
         <th scope="row" class="font-normal"
           >{names[lever.lever] ?? lever.lever} {pulled(lever.lever, lever.change)}</th
         >
-        <td class="tabular-nums">{effect(lever.effectNitrateMgLPerWeek, 'mg/L NO3/week')}</td>
-        <td class="tabular-nums">{effect(lever.effectPhosphateMgLPerWeek, 'mg/L PO4/week')}</td>
+        <td class="tabular-nums">{effect(lever.effectNitrateMgLPerWeek, 'nitrate')}</td>
+        <td class="tabular-nums">{effect(lever.effectPhosphateMgLPerWeek, 'phosphate')}</td>
       </tr>
     {/each}
   </tbody>
@@ -87,9 +87,9 @@
 <h3 class="mt-5 font-serif text-lg">Without any change</h3>
 <p>
   {#if ways.noChange.feasible}
-    The lines hold without. What still comes in is {ways.noChange.netNitrogenMgPerDay} mg N a day.
+    The lines hold without. What still comes in is {about(ways.noChange.netNitrogenMgPerDay)} mg N a day.
   {:else if ways.noChange.netNitrogenMgPerDay > 0}
-    {ways.noChange.netNitrogenMgPerDay} mg N a day would have to go by other ways: about
+    {about(ways.noChange.netNitrogenMgPerDay)} mg N a day would have to go by other ways: about
     {Math.round(ways.noChange.floatingPlantsGPerWeek)} g of floating plants taken out a week, or about
     {ways.noChange.deepBedM2.toPrecision(2)} m² of deep bed.
   {:else}

@@ -37,7 +37,7 @@ class BalanceStoryTest {
 
     page.open("/").openTank("Quarry");
     page.awaitText("sentence", "Test ammonia first");
-    page.awaitText("without-test", "Without it: change");
+    page.awaitText("sentence", "One reading turns the decision round");
     page.see("young");
 
     page.open("/").openTank("Saltings");
