@@ -46,7 +46,8 @@
   } = $props();
 
   const uid = $props.id();
-  let dragged = $state<number | null>(null);
+  type End = 'ceiling' | 'floor';
+  let dragged = $state<{ end: End; mgL: number } | null>(null);
   let frozenTop: number | null = $state(null);
   let visible = $derived(
     past.fit.filter((day) => {
@@ -69,7 +70,8 @@
       ),
   );
   let y = $derived(scaleLinear([0, most], [top + height, top]));
-  let ceiling = $derived(dragged ?? limits.ceilingMgL);
+  let ceiling = $derived(dragged?.end === 'ceiling' ? dragged.mgL : limits.ceilingMgL);
+  let floor = $derived(dragged?.end === 'floor' ? dragged.mgL : (limits.floorMgL ?? 0));
   let step = $derived(most > 10 ? 1 : most > 1 ? 0.05 : 0.01);
 
   type Band = Schemas['Band'];
@@ -133,45 +135,51 @@
     return Number((Math.round(value / step) * step).toPrecision(6));
   }
 
-  function moveTo(value: number) {
-    const next = Math.max(step, round(value));
-    if (next !== ceiling) {
-      dragged = next;
-      online({ ...limits, ceilingMgL: next });
+  /** Moves an end, never past the other. */
+  function moveTo(end: End, value: number) {
+    const next =
+      end === 'ceiling'
+        ? Math.max(round(floor + step), round(value))
+        : Math.max(0, Math.min(round((ceiling ?? most) - step), round(value)));
+    if (next !== (end === 'ceiling' ? ceiling : floor)) {
+      dragged = { end, mgL: next };
+      online({ ...limits, [`${end}MgL`]: next });
     }
   }
 
   /** A first line, a little under the top of the picture; it is there to be moved. */
   function draw() {
-    moveTo(most * 0.9);
+    moveTo('ceiling', most * 0.9);
     dragged = null;
   }
 
-  function keydown(event: KeyboardEvent) {
+  function keydown(event: KeyboardEvent, end: End) {
     const moves: Record<string, number> = { ArrowUp: 1, ArrowDown: -1, PageUp: 5, PageDown: -5 };
     const move = moves[event.key];
-    if (move !== undefined && ceiling !== undefined) {
+    const at = end === 'ceiling' ? ceiling : floor;
+    if (move !== undefined && at !== undefined) {
       event.preventDefault();
       event.stopPropagation();
-      moveTo(ceiling + move * step);
+      moveTo(end, at + move * step);
       dragged = null;
     } else if (event.key === 'Enter') onadopt();
     else if (event.key === 'Escape') onescape();
   }
 
-  function pointerdown(event: PointerEvent) {
+  function pointerdown(event: PointerEvent, end: End) {
     (event.currentTarget as Element).setPointerCapture(event.pointerId);
     frozenTop = most;
-    dragged = ceiling ?? null;
+    const at = end === 'ceiling' ? ceiling : floor;
+    dragged = at === undefined ? null : { end, mgL: at };
     event.stopPropagation();
   }
 
-  function pointermove(event: PointerEvent) {
+  function pointermove(event: PointerEvent, end: End) {
     if (frozenTop === null) return;
     const svg = (event.currentTarget as SVGElement).ownerSVGElement;
     if (!svg) return;
     event.stopPropagation();
-    moveTo(Math.min(most, y.invert(event.clientY - svg.getBoundingClientRect().top)));
+    moveTo(end, Math.min(most, y.invert(event.clientY - svg.getBoundingClientRect().top)));
   }
 
   function pointerup() {
@@ -190,12 +198,12 @@
   {#if ceiling !== undefined && y(ceiling) > top}
     <rect x={left} y={top} width={right - left} height={y(ceiling) - top} fill="url(#{uid}-out)" />
   {/if}
-  {#if limits.floorMgL}
+  {#if floor > 0}
     <rect
       x={left}
-      y={y(limits.floorMgL)}
+      y={y(floor)}
       width={right - left}
-      height={top + height - y(limits.floorMgL)}
+      height={top + height - y(floor)}
       fill="url(#{uid}-out)"
     />
   {/if}
@@ -272,14 +280,41 @@
     >
   {/each}
 
-  {#if limits.floorMgL}
+  <g
+    role="slider"
+    tabindex="0"
+    aria-label="lower line of {name}, mg/L"
+    aria-orientation="vertical"
+    aria-valuemin={0}
+    aria-valuemax={round(most)}
+    aria-valuenow={floor}
+    aria-valuetext={floor > 0 ? `${floor}` : 'none'}
+    class="cursor-ns-resize outline-offset-0"
+    style="touch-action: none"
+    onkeydown={(event) => keydown(event, 'floor')}
+    onpointerdown={(event) => pointerdown(event, 'floor')}
+    onpointermove={(event) => pointermove(event, 'floor')}
+    onpointerup={pointerup}
+    onpointercancel={pointerup}
+    data-testid="{name}-floor"
+  >
+    {#if floor > 0}
+      <path d="M{left} {y(floor)}H{right}" stroke="transparent" stroke-width="14" />
+      <path
+        d="M{left} {y(floor)}H{right}"
+        stroke="var(--color-primary)"
+        stroke-width="1.5"
+        stroke-dasharray="6 4"
+      />
+    {/if}
+    <path d="M{right - 24} {y(floor) - 17}h24v17h-24z" fill="transparent" stroke="none" />
     <path
-      d="M{left} {y(limits.floorMgL)}H{right}"
+      d="M{right - 9} {y(floor) - 9}h9v9h-9z"
+      fill="var(--color-base-100)"
       stroke="var(--color-primary)"
-      stroke-width="1.5"
-      stroke-dasharray="6 4"
+      stroke-width="1.3"
     />
-  {/if}
+  </g>
   {#if ceiling !== undefined}
     <g
       role="slider"
@@ -291,9 +326,9 @@
       aria-valuenow={ceiling}
       class="cursor-ns-resize outline-offset-0"
       style="touch-action: none"
-      onkeydown={keydown}
-      onpointerdown={pointerdown}
-      onpointermove={pointermove}
+      onkeydown={(event) => keydown(event, 'ceiling')}
+      onpointerdown={(event) => pointerdown(event, 'ceiling')}
+      onpointermove={(event) => pointermove(event, 'ceiling')}
       onpointerup={pointerup}
       onpointercancel={pointerup}
       data-testid="{name}-line"

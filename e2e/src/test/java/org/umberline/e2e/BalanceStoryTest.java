@@ -76,6 +76,30 @@ class BalanceStoryTest {
   }
 
   @Test
+  void theLowerLineIsMovedToo() {
+    page.openTank("Breakwater");
+    page.see("nitrate-floor");
+    page.script("document.querySelector('[data-testid=nitrate-floor]').focus()");
+    page.press(Keys.ARROW_UP, Keys.ARROW_UP);
+    page.await(
+        "two more",
+        d ->
+            page.all("[data-testid=nitrate-floor]")
+                .get(0)
+                .getDomAttribute("aria-valuenow")
+                .equals("4"));
+    page.await("tried", d -> page.sees("put-back"));
+    page.press(Keys.ESCAPE);
+    page.await(
+        "as before",
+        d ->
+            page.all("[data-testid=nitrate-floor]")
+                .get(0)
+                .getDomAttribute("aria-valuenow")
+                .equals("2"));
+  }
+
+  @Test
   void lessFoodIsTriedNamedComparedAndDiscarded() {
     page.openTank("Breakwater");
     page.see("ledger-line").click();

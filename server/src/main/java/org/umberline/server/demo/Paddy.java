@@ -15,7 +15,7 @@ final class Paddy extends InventedTank {
 
   @Override
   Truth truth() {
-    return new Truth(0.78, 0.86, 0.003, 1.3, 1, 1, 8, 0.3);
+    return new Truth(0.66, 0.86, 0.003, 1.3, 1, 1, 7, 0.3);
   }
 
   @Override
