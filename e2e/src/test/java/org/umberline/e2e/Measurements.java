@@ -104,9 +104,9 @@ class Measurements {
           {attributes: true, attributeFilter: ['d']});
         """);
     WebElement share = page.handle("share of the water to change");
-    for (int i = 0; i < 40; i++) {
+    for (int i = 0; i < 30; i++) {
       int before = ((List<?>) page.script("return window.redraws")).size();
-      share.sendKeys(i % 8 < 4 ? Keys.ARROW_UP : Keys.ARROW_DOWN);
+      share.sendKeys(i % 2 == 0 ? Keys.ARROW_DOWN : Keys.ARROW_UP);
       page.await("redrawn", d -> ((List<?>) page.script("return window.redraws")).size() > before);
     }
     List<Double> redraws = new ArrayList<>();
