@@ -183,7 +183,8 @@
 
 <section aria-label="What to do" class="font-serif" data-testid="sentence">
   {#if routine}
-    {#if balance.verdict === 'test-first' && balance.testFirst && !trying}
+    {#if balance.verdict === 'test-first' && balance.testFirst}
+      <!-- also while something is tried: rebuilt handles would lose the focus -->
       <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">
         Test <strong class="font-semibold">{balance.testFirst.analyte}</strong> first.
       </h1>

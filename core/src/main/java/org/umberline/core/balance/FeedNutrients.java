@@ -68,6 +68,11 @@ public record FeedNutrients(
         phosphorusKept);
   }
 
+  /** Everything {@code grams} of {@code food} hold, nothing eaten and nothing kept. */
+  public static FeedNutrients whole(Food food, double grams) {
+    return of(food, grams, 0, new Retention(0, 0));
+  }
+
   /** Everything the feed brought, mg N. */
   public double nitrogen() {
     return nitrogenDissolved + nitrogenSolid + nitrogenKept;

@@ -42,11 +42,9 @@ public final class NetVolume {
       throw new IllegalArgumentException(
           "salinity after " + afterPpt + " ppt; allowed: over what it was, " + beforePpt + " ppt");
     }
-    return saltG / (gramsPerLitre(afterPpt, temperatureC) - gramsPerLitre(beforePpt, temperatureC));
-  }
-
-  private static double gramsPerLitre(double ppt, double temperatureC) {
-    return ppt * SeaWater.density(ppt, temperatureC) / 1000;
+    return saltG
+        / (SeaWater.saltGramsPerLitre(afterPpt, temperatureC)
+            - SeaWater.saltGramsPerLitre(beforePpt, temperatureC));
   }
 
   /**

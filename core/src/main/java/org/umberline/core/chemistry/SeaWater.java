@@ -7,6 +7,11 @@ package org.umberline.core.chemistry;
 public final class SeaWater {
   private SeaWater() {}
 
+  /** Salt in a litre, g: salinity is a share of mass, ppt. */
+  public static double saltGramsPerLitre(double salinity, double temperatureC) {
+    return salinity * density(salinity, temperatureC) / 1000;
+  }
+
   /** kg/m³ at a practical salinity of 0 to 42 (ppt, near enough) and 0 to 40 °C. */
   public static double density(double salinity, double temperatureC) {
     double t = temperatureC;

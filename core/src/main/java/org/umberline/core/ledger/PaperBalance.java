@@ -6,7 +6,6 @@ import java.util.List;
 import org.umberline.core.balance.Denitrification;
 import org.umberline.core.balance.FeedNutrients;
 import org.umberline.core.balance.PlantGrowth;
-import org.umberline.core.balance.Retention;
 import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.Dosing;
 import org.umberline.core.tank.ExportMethod;
@@ -28,17 +27,16 @@ public record PaperBalance(
     String kind, String id, double nitrogenMgPerDay, double phosphorusMgPerDay) {
   private static final double MG_PER_G = 1000;
 
+  /** An adsorber is used up in about this many days. Common practice, no source. */
+  private static final double ADSORBER_LASTS_DAYS = 30;
+
   /** Every entry that counts on {@code day}. */
   public static List<PaperBalance> of(TankModel tank, LocalDate day) {
     List<PaperBalance> entries = new ArrayList<>();
     for (Feeding feeding : tank.feeding()) {
       if (feeding.span().contains(day)) {
         FeedNutrients brought =
-            FeedNutrients.of(
-                tank.foodById(feeding.food()),
-                feeding.gramsPerDay(),
-                feeding.uneatenFraction(),
-                new Retention(0, 0));
+            FeedNutrients.whole(tank.foodById(feeding.food()), feeding.gramsPerDay());
         entries.add(
             new PaperBalance("feeding", feeding.food(), brought.nitrogen(), brought.phosphorus()));
       }
@@ -90,9 +88,6 @@ public record PaperBalance(
     }
     return List.copyOf(entries);
   }
-
-  /** An adsorber is used up in about this many days. Common practice, no source. */
-  private static final double ADSORBER_LASTS_DAYS = 30;
 
   private static double nitrogenMgL(TankModel tank, Blend blend) {
     double sum = 0;

@@ -409,8 +409,7 @@ public final class Planner {
     LineKeeping.Range range = keeping.range(changes, from);
     double each = routine.map(r -> r.fraction() * tank.netVolumeL()).orElse(0.0);
     double times = routine.map(r -> WEEKS_4 / r.everyDays()).orElse(0.0);
-    double gramsPerLitre =
-        tank.salinityPpt() * SeaWater.density(tank.salinityPpt(), tank.temperatureC()) / 1000;
+    double gramsPerLitre = SeaWater.saltGramsPerLitre(tank.salinityPpt(), tank.temperatureC());
     return new Plan.Measures(
         keeping.kept(changes, from).within(),
         range.nitratePeak(),

@@ -614,7 +614,7 @@ public final class Scenario {
   }
 
   private void note(int day, Food of, double grams) {
-    FeedNutrients whole = FeedNutrients.of(of, grams, 0, new Retention(0, 0));
+    FeedNutrients whole = FeedNutrients.whole(of, grams);
     int index = tank.foods().indexOf(of);
     nitrogenOfFood[index][day] += whole.nitrogen();
     phosphorusOfFood[index][day] += whole.phosphorus();

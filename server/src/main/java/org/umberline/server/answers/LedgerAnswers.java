@@ -134,8 +134,7 @@ public class LedgerAnswers {
     } else {
       terms.add(term("phosphorus", food.phosphorusPercent(), "%", "label or form of food"));
     }
-    FeedNutrients brought =
-        FeedNutrients.of(food, grams, 0, new org.umberline.core.balance.Retention(0, 0));
+    FeedNutrients brought = FeedNutrients.whole(food, grams);
     terms.add(
         term(
             "brings on paper",

@@ -27,7 +27,6 @@ import org.umberline.core.simulation.TankSimulator;
 import org.umberline.core.simulation.TankState;
 import org.umberline.core.simulation.Trace;
 import org.umberline.core.tank.Analyte;
-import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.Kit;
 import org.umberline.core.tank.KitMethod;
 import org.umberline.core.tank.LogEntry;
@@ -148,12 +147,6 @@ abstract class InventedTank {
 
   final void changed(OffsetDateTime at, double litres, double siphoned) {
     log.add(new LogEntry.WaterChange(at, litres, makeUp.changeWater(), siphoned, ""));
-  }
-
-  final void changed(OffsetDateTime at, double litres, String water) {
-    log.add(
-        new LogEntry.WaterChange(
-            at, litres, new Blend(List.of(new Blend.Part(water, 1))), 0.5, ""));
   }
 
   final void noted(OffsetDateTime at, String sign, int severity, String note) {
