@@ -13,9 +13,7 @@ import org.umberline.core.calibration.TestLikelihood;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.simulation.Scenario;
 import org.umberline.core.tank.Analyte;
-import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.LogEntry;
-import org.umberline.core.tank.SourceWater;
 import org.umberline.core.tank.TankModel;
 
 /**
@@ -147,7 +145,7 @@ public record ChangeExperiment(
     Range before = KitPower.meaning(TestLikelihood.of(testBefore, tank.kitOf(testBefore)));
     Range after = KitPower.meaning(TestLikelihood.of(testAfter, tank.kitOf(testAfter)));
     double fraction = Math.min(1, change.litres() / tank.netVolumeL());
-    double source = source(tank, change.water());
+    double source = tank.nitrateMgL(change.water());
     double risen = netPerDay * days(testBefore, testAfter);
     double level = testBefore.standardValue();
     double expectedDrop = fraction * (level - source) - risen;
@@ -201,14 +199,5 @@ public record ChangeExperiment(
 
   private static double share(double dropped, double room) {
     return room > 0 ? Math.max(0, Math.min(1, dropped / room)) : 0;
-  }
-
-  private static double source(TankModel tank, Blend water) {
-    double sum = 0;
-    for (Blend.Part part : water.parts()) {
-      SourceWater source = tank.waterById(part.water());
-      sum += part.share() * source.nitrate().map(n -> n.mgPerLitre()).orElse(0.0);
-    }
-    return sum;
   }
 }

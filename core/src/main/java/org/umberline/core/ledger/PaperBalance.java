@@ -6,13 +6,13 @@ import java.util.List;
 import org.umberline.core.balance.Denitrification;
 import org.umberline.core.balance.FeedNutrients;
 import org.umberline.core.balance.PlantGrowth;
-import org.umberline.core.tank.Blend;
+import org.umberline.core.quantity.Nitrate;
+import org.umberline.core.quantity.Phosphate;
 import org.umberline.core.tank.Dosing;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.Feeding;
 import org.umberline.core.tank.Fertiliser;
 import org.umberline.core.tank.PlantStand;
-import org.umberline.core.tank.SourceWater;
 import org.umberline.core.tank.TankModel;
 
 /**
@@ -57,8 +57,12 @@ public record PaperBalance(
           new PaperBalance(
               "topOff",
               "",
-              tank.topOff().litresPerDay() * nitrogenMgL(tank, tank.topOff().water()),
-              tank.topOff().litresPerDay() * phosphorusMgL(tank, tank.topOff().water())));
+              tank.topOff().litresPerDay()
+                  * new Nitrate(tank.nitrateMgL(tank.topOff().water())).asNitrogen().mgPerLitre(),
+              tank.topOff().litresPerDay()
+                  * new Phosphate(tank.phosphateMgL(tank.topOff().water()))
+                      .asPhosphorus()
+                      .mgPerLitre()));
     }
     for (PlantStand plant : tank.plants()) {
       if (plant.span().contains(day)) {
@@ -87,23 +91,5 @@ public record PaperBalance(
       }
     }
     return List.copyOf(entries);
-  }
-
-  private static double nitrogenMgL(TankModel tank, Blend blend) {
-    double sum = 0;
-    for (Blend.Part part : blend.parts()) {
-      SourceWater water = tank.waterById(part.water());
-      sum += part.share() * water.nitrate().map(n -> n.asNitrogen().mgPerLitre()).orElse(0.0);
-    }
-    return sum;
-  }
-
-  private static double phosphorusMgL(TankModel tank, Blend blend) {
-    double sum = 0;
-    for (Blend.Part part : blend.parts()) {
-      SourceWater water = tank.waterById(part.water());
-      sum += part.share() * water.phosphate().map(p -> p.asPhosphorus().mgPerLitre()).orElse(0.0);
-    }
-    return sum;
   }
 }

@@ -8,6 +8,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Function;
+import org.umberline.core.quantity.Nitrate;
+import org.umberline.core.quantity.Phosphate;
 
 /**
  * One tank with everything the computation needs. The log is in the order of its instants; every id
@@ -77,6 +79,28 @@ public record TankModel(
 
   public SourceWater waterById(String id) {
     return byId(waters, SourceWater::id, id);
+  }
+
+  /**
+   * Nitrate of a blend as its waters are said to be, mg/L NO3; an unmeasured water counts as none.
+   */
+  public double nitrateMgL(Blend blend) {
+    return blend.parts().stream()
+        .mapToDouble(
+            part ->
+                part.share()
+                    * waterById(part.water()).nitrate().map(Nitrate::mgPerLitre).orElse(0.0))
+        .sum();
+  }
+
+  /** Phosphate of a blend as its waters are said to be, mg/L PO4; unmeasured counts as none. */
+  public double phosphateMgL(Blend blend) {
+    return blend.parts().stream()
+        .mapToDouble(
+            part ->
+                part.share()
+                    * waterById(part.water()).phosphate().map(Phosphate::mgPerLitre).orElse(0.0))
+        .sum();
   }
 
   public Food foodById(String id) {

@@ -5,7 +5,6 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.TreeMap;
 import org.springframework.stereotype.Service;
 import org.umberline.core.calibration.Posterior;
@@ -14,9 +13,7 @@ import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.forecast.Projection;
 import org.umberline.core.ledger.Ledger;
 import org.umberline.core.simulation.PlannedChanges;
-import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.LogEntry;
-import org.umberline.core.tank.SourceWater;
 import org.umberline.core.tank.TankModel;
 import org.umberline.server.answers.TankRecords.Stored;
 import org.umberline.server.exchange.Views;
@@ -198,16 +195,9 @@ public class WorkingAnswers {
   }
 
   private static double source(TankModel tank, Nutrient nutrient) {
-    double sum = 0;
-    for (Blend.Part part : tank.changeWater().parts()) {
-      SourceWater water = tank.waterById(part.water());
-      Optional<Double> mgL =
-          nutrient == Nutrient.NITRATE
-              ? water.nitrate().map(n -> n.mgPerLitre())
-              : water.phosphate().map(p -> p.mgPerLitre());
-      sum += part.share() * mgL.orElse(0.0);
-    }
-    return sum;
+    return nutrient == Nutrient.NITRATE
+        ? tank.nitrateMgL(tank.changeWater())
+        : tank.phosphateMgL(tank.changeWater());
   }
 
   private static String weekly(Nutrient nutrient) {
