@@ -1,19 +1,26 @@
 package org.umberline.tankfile.shorthand;
 
 import java.time.DateTimeException;
+import java.time.DayOfWeek;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.time.LocalTime;
 import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
 import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
+import java.time.temporal.TemporalAdjusters;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import org.umberline.core.calibration.TestLikelihood;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Blend;
@@ -25,9 +32,11 @@ import org.umberline.core.tank.Livestock;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.PlantStand;
 import org.umberline.core.tank.Qualifier;
+import org.umberline.core.tank.Sign;
 import org.umberline.core.tank.SourceWater;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.TestUnit;
+import org.umberline.core.upkeep.Task;
 import org.umberline.tankfile.Figures;
 
 /**
@@ -42,9 +51,37 @@ public final class Shorthand {
   private static final DateTimeFormatter WHEN =
       DateTimeFormatter.ofPattern("EEE d MMM yyyy, HH:mm", Locale.ENGLISH);
 
+  private static final List<String> SEVERITY = List.of("gone", "slight", "plain", "severe");
+
   private static final Map<String, Analyte> ANALYTES = new LinkedHashMap<>();
   private static final List<String> VERBS =
-      List.of("change", "fed", "cut", "cleaned", "renewed", "dosed", "dead", "fast", "note");
+      List.of(
+          "change", "fed", "cut", "cleaned", "renewed", "dosed", "dead", "fast", "saw", "did",
+          "note");
+
+  /** Household measures of food: each is what the keeper weighed as one serving. */
+  private static final Set<String> SERVINGS =
+      Set.of(
+          "serving",
+          "servings",
+          "portion",
+          "portions",
+          "cube",
+          "cubes",
+          "pinch",
+          "pinches",
+          "capful",
+          "capfuls",
+          "pot",
+          "pots",
+          "handful",
+          "handfuls",
+          "scoop",
+          "scoops",
+          "x");
+
+  private static final List<String> WEEKDAYS =
+      Arrays.stream(DayOfWeek.values()).map(day -> day.name().toLowerCase(Locale.ROOT)).toList();
 
   static {
     alias(Analyte.NITRATE, "no3", "nitrate");
@@ -61,26 +98,52 @@ public final class Shorthand {
     alias(Analyte.SILICATE, "sio2", "silicate");
   }
 
+  /** The shortest word for an analyte. */
+  static String wordFor(Analyte analyte) {
+    return ANALYTES.entrySet().stream()
+        .filter(entry -> entry.getValue() == analyte)
+        .map(Map.Entry::getKey)
+        .findFirst()
+        .orElseThrow();
+  }
+
   private static void alias(Analyte analyte, String... words) {
     for (String word : words) {
       ANALYTES.put(word, analyte);
     }
   }
 
+  /** Makes an entry of its time and the line's remark. */
+  private interface Made {
+    LogEntry of(OffsetDateTime at, String remark);
+  }
+
   private final TankModel tank;
   private final ZonedDateTime now;
+  private final Household household;
   private final Words words;
-  private final List<Function<OffsetDateTime, LogEntry>> entries = new ArrayList<>();
+  private final List<Made> entries = new ArrayList<>();
   private final List<String> understood = new ArrayList<>();
   private final List<String> remarks = new ArrayList<>();
   private ZonedDateTime when;
+  private String remark = "";
+
+  /**
+   * Reads {@code line} for {@code tank} and a keeper whose measures are not known.
+   *
+   * @param now the present; entries carry it unless the line names another time
+   */
+  public static Reading read(String line, TankModel tank, ZonedDateTime now) {
+    return read(line, tank, now, Household.UNKNOWN);
+  }
 
   /**
    * Reads {@code line} for {@code tank}.
    *
    * @param now the present; entries carry it unless the line names another time
+   * @param household what the keeper's own measures hold
    */
-  public static Reading read(String line, TankModel tank, ZonedDateTime now) {
+  public static Reading read(String line, TankModel tank, ZonedDateTime now, Household household) {
     if (line.length() > LONGEST_LINE) {
       return refused(
           "The line has "
@@ -92,7 +155,8 @@ public final class Shorthand {
     if (line.isBlank()) {
       return new Reading(List.of(), List.of(), List.of(), List.of());
     }
-    Shorthand shorthand = new Shorthand(line, tank, now.withZoneSameInstant(tank.timeZone()));
+    Shorthand shorthand =
+        new Shorthand(line, tank, now.withZoneSameInstant(tank.timeZone()), household);
     try {
       return shorthand.read();
     } catch (Unreadable problem) {
@@ -104,8 +168,9 @@ public final class Shorthand {
     return new Reading(List.of(), List.of(), List.of(), List.of(problem));
   }
 
-  private Shorthand(String line, TankModel tank, ZonedDateTime now) {
+  private Shorthand(String line, TankModel tank, ZonedDateTime now, Household household) {
     this.tank = tank;
+    this.household = household;
     this.now = now.truncatedTo(ChronoUnit.SECONDS);
     words = new Words(line);
     when = this.now;
@@ -113,7 +178,9 @@ public final class Shorthand {
 
   private Reading read() throws Unreadable {
     while (words.hasNext()) {
-      if (!time()) {
+      if (words.takeIf("#")) {
+        remark = words.takeRest();
+      } else if (!time()) {
         entry();
       }
     }
@@ -130,14 +197,19 @@ public final class Shorthand {
     String suffix = when.equals(now) ? ", now" : ", " + WHEN.format(when);
     OffsetDateTime at = when.toOffsetDateTime();
     List<LogEntry> done = new ArrayList<>();
-    entries.forEach(entry -> done.add(entry.apply(at)));
+    entries.forEach(entry -> done.add(entry.of(at, remark)));
+    String remarked = remark.isEmpty() ? suffix : " (" + remark + ")" + suffix;
     return new Reading(
-        done, understood.stream().map(text -> text + suffix).toList(), remarks, List.of());
+        done, understood.stream().map(text -> text + remarked).toList(), remarks, List.of());
   }
 
   // ---------------------------------------------------------------- time
 
   private boolean time() throws Unreadable {
+    if (words.isQuoted()) {
+      return false;
+    }
+    words.takeIf("at");
     String word = words.peek();
     if (word.equals("yesterday") || word.equals("today") || word.equals("now")) {
       words.take();
@@ -150,20 +222,41 @@ public final class Shorthand {
       } catch (DateTimeException e) {
         throw new Unreadable("There is no day " + word + ".");
       }
-    } else if (word.matches("\\d{1,2}:\\d{2}")) {
+    } else if (WEEKDAYS.contains(word)) {
       words.take();
-      try {
-        LocalTime clock = LocalTime.parse(word.length() == 4 ? "0" + word : word);
-        when = when.toLocalDate().atTime(clock).atZone(tank.timeZone());
-      } catch (DateTimeException e) {
-        throw new Unreadable("There is no time " + word + "; write it as 18:30.");
-      }
+      DayOfWeek day = DayOfWeek.of(WEEKDAYS.indexOf(word) + 1);
+      when =
+          now.toLocalDate()
+              .with(TemporalAdjusters.previous(day))
+              .atTime(now.toLocalTime())
+              .atZone(tank.timeZone());
+    } else if (word.matches("\\d{1,2}:\\d{2}.*")) {
+      words.take();
+      clock(word);
     } else if (word.matches("\\d+") && words.peek(2).equals("ago")) {
       ago();
     } else {
       return false;
     }
     return true;
+  }
+
+  /** A time of the day, with an offset where the clock goes back and one hour is there twice. */
+  private void clock(String word) throws Unreadable {
+    String padded = word.indexOf(':') == 1 ? "0" + word : word;
+    int offset = Math.max(padded.indexOf('+'), padded.indexOf('-'));
+    try {
+      LocalTime clock = LocalTime.parse(offset < 0 ? padded : padded.substring(0, offset));
+      LocalDateTime local = when.toLocalDate().atTime(clock);
+      when =
+          offset < 0
+              ? local.atZone(tank.timeZone())
+              : local
+                  .atOffset(ZoneOffset.of(padded.substring(offset)))
+                  .atZoneSameInstant(tank.timeZone());
+    } catch (DateTimeException e) {
+      throw new Unreadable("There is no time " + word + "; write it as 18:30.");
+    }
   }
 
   private void ago() throws Unreadable {
@@ -174,18 +267,20 @@ public final class Shorthand {
       throw new Unreadable(Figures.plain(count) + " " + unit + " ago is longer than any log.");
     }
     switch (unit) {
+      case "week", "weeks" -> when = when.minusWeeks((long) count);
       case "d", "day", "days" -> when = when.minusDays((long) count);
       case "h", "hour", "hours" -> when = when.minusHours((long) count);
       case "min", "minute", "minutes" -> when = when.minusMinutes((long) count);
       default ->
-          throw new Unreadable("“" + unit + " ago” is not read; days, hours and minutes are.");
+          throw new Unreadable(
+              "“" + unit + " ago” is not read; weeks, days, hours and minutes are.");
     }
   }
 
   // ---------------------------------------------------------------- entries
 
   private void entry() throws Unreadable {
-    String word = words.take();
+    String word = words.isQuoted() ? "\"" + words.take() + "\"" : words.take();
     Analyte analyte = ANALYTES.get(word);
     if (analyte != null) {
       test(analyte);
@@ -197,7 +292,7 @@ public final class Shorthand {
       case "cut", "harvest", "harvested" -> cut();
       case "cleaned", "clean" -> {
         ExportMethod export = oneOf(tank.exports(), ExportMethod::id, ExportMethod::id, "filter");
-        add(at -> new LogEntry.Clean(at, export.id(), ""), "Cleaned " + export.id());
+        add((at, note) -> new LogEntry.Clean(at, export.id(), note), "Cleaned " + export.id());
       }
       case "renewed", "renew" -> renewed();
       case "dosed", "dose" -> dosed();
@@ -210,15 +305,19 @@ public final class Shorthand {
         if (days < 1 || days > 365) {
           throw new Unreadable("A fast of " + days + " days is not read; 1 to 365 are.");
         }
-        add(at -> new LogEntry.Fast(at, days, ""), "No food for " + days + " days");
+        add(
+            (at, note) -> new LogEntry.Fast(at, days, note),
+            "No food for " + days + (days == 1 ? " day" : " days"));
       }
       case "note" -> {
         String note = words.takeRest();
         if (note.isEmpty()) {
           throw new Unreadable("The note is empty. Write it after the word note.");
         }
-        add(at -> new LogEntry.Observation(at, "note", 0, note), "Note: " + note);
+        add((at, none) -> new LogEntry.Observation(at, "note", 0, note), "Note: " + note);
       }
+      case "saw" -> saw();
+      case "did" -> did();
       default -> {
         List<String> known = new ArrayList<>(VERBS);
         known.addAll(ANALYTES.keySet());
@@ -227,7 +326,7 @@ public final class Shorthand {
     }
   }
 
-  private void add(Function<OffsetDateTime, LogEntry> entry, String text) {
+  private void add(Made entry, String text) {
     entries.add(entry);
     understood.add(text);
   }
@@ -265,7 +364,7 @@ public final class Shorthand {
         new LogEntry.Test(
             now.toOffsetDateTime(), analyte, value, unit, kit.map(Kit::id), qualifier, "");
     add(
-        at -> new LogEntry.Test(at, analyte, value, unit, kit.map(Kit::id), taken, ""),
+        (at, note) -> new LogEntry.Test(at, analyte, value, unit, kit.map(Kit::id), taken, note),
         describe(sample, kit));
   }
 
@@ -359,11 +458,12 @@ public final class Shorthand {
 
   private Optional<Kit> kit(Analyte analyte) {
     List<Kit> fitting = tank.kits().stream().filter(k -> k.analyte() == analyte).toList();
-    Optional<Kit> named =
-        fitting.stream().filter(k -> k.id().equalsIgnoreCase(words.peek())).findFirst();
+    Optional<Kit> named = named(fitting, Kit::id, Kit::id);
     if (named.isPresent()) {
-      words.take();
       return named;
+    }
+    if (words.takeIf("nokit")) {
+      return Optional.empty();
     }
     return fitting.stream().findFirst();
   }
@@ -376,40 +476,37 @@ public final class Shorthand {
         throw new Unreadable(
             "A change of " + Figures.plain(amount) + " % is not possible; over 0 to 100 % is.");
       }
-      litres = tank.netVolumeL() * amount / 100;
-    } else if (words.takeIf("l") || words.takeIf("litres") || words.takeIf("litre")) {
-      if (amount <= 0 || amount > tank.netVolumeL()) {
+      litres = Math.round(tank.netVolumeL() * amount) / 100.0;
+    } else if (words.takeIf("bucket") || words.takeIf("buckets")) {
+      if (household.bucketLitres().isEmpty()) {
         throw new Unreadable(
-            "A change of "
-                + Figures.plain(amount)
-                + " L is not possible; the tank holds "
-                + Figures.plain(tank.netVolumeL())
-                + " L.");
+            "What a bucket holds isn’t known yet: give its litres once, under Upkeep.");
       }
-      litres = amount;
+      litres = held(amount * household.bucketLitres().getAsDouble());
+    } else if (words.takeIf("l") || words.takeIf("litres") || words.takeIf("litre")) {
+      litres = held(amount);
     } else {
       throw new Unreadable(
-          "A change needs % or L after "
+          "A change needs %, L or buckets after "
               + Figures.plain(amount)
               + ", as in change 25% or change 40 L.");
     }
     Blend blend = blend();
     double siphoned = 0;
     if (words.takeIf("siphon") || words.takeIf("siphoned")) {
-      siphoned = words.takeIf("half") ? 0.5 : words.takeNumber().orElse(100.0) / 100;
-      words.takeIf("%");
+      siphoned = words.takeIf("half") ? 0.5 : words.takePercent().orElse(1.0);
       if (siphoned < 0 || siphoned > 1) {
         throw new Unreadable("The siphoned share of the bed lies between 0 and 100 %.");
       }
     }
     double bed = siphoned;
-    double rounded = Math.round(litres * 100) / 100.0;
+    double poured = litres;
     add(
-        at -> new LogEntry.WaterChange(at, rounded, blend, bed, ""),
+        (at, note) -> new LogEntry.WaterChange(at, poured, blend, bed, note),
         "Change of "
-            + Figures.plain(rounded)
+            + Figures.plain(poured)
             + " L, "
-            + Figures.plain(100 * rounded / tank.netVolumeL())
+            + Figures.plain(100 * poured / tank.netVolumeL())
             + " % of "
             + Figures.plain(tank.netVolumeL())
             + " L, with "
@@ -417,7 +514,22 @@ public final class Shorthand {
             + (bed > 0 ? ", " + Figures.plain(100 * bed) + " % of the bed siphoned" : ""));
   }
 
+  private double held(double litres) throws Unreadable {
+    if (litres <= 0 || litres > tank.netVolumeL()) {
+      throw new Unreadable(
+          "A change of "
+              + Figures.plain(litres)
+              + " L is not possible; the tank holds "
+              + Figures.plain(tank.netVolumeL())
+              + " L.");
+    }
+    return litres;
+  }
+
   private Blend blend() throws Unreadable {
+    if (words.takeIf("pure")) {
+      return new Blend(List.of());
+    }
     List<Blend.Part> parts = new ArrayList<>();
     double sum = 0;
     while (true) {
@@ -425,10 +537,9 @@ public final class Shorthand {
       if (water.isEmpty()) {
         break;
       }
-      Optional<Double> share = words.takeNumber();
-      words.takeIf("%");
-      parts.add(new Blend.Part(water.get().id(), share.orElse(100.0) / 100));
-      sum += share.orElse(100.0);
+      double share = words.takePercent().orElse(1.0);
+      parts.add(new Blend.Part(water.get().id(), share));
+      sum += 100 * share;
     }
     if (parts.isEmpty()) {
       return tank.changeWater();
@@ -455,13 +566,24 @@ public final class Shorthand {
   }
 
   private void fed() throws Unreadable {
-    Optional<Double> first = words.takeNumber();
+    Optional<Double> amount = words.takeNumber();
+    boolean servings = amount.isPresent() && servings();
     grams();
     Food food = oneOf(tank.foods(), Food::id, Food::name, "food");
-    Optional<Double> grams = first.isPresent() ? first : words.takeNumber();
-    grams();
-    if (grams.isEmpty() && food.servingG().isPresent()) {
-      grams = Optional.of(food.servingG().getAsDouble());
+    if (amount.isEmpty()) {
+      amount = words.takeNumber();
+      servings = amount.isPresent() && servings();
+      grams();
+    }
+    if (servings && food.servingG().isEmpty()) {
+      throw new Unreadable(
+          "One serving of "
+              + food.name()
+              + " isn’t weighed yet: weigh one and give its grams in Make-up, or write grams.");
+    }
+    Optional<Double> grams = amount;
+    if (food.servingG().isPresent() && (servings || amount.isEmpty())) {
+      grams = Optional.of(amount.orElse(1.0) * food.servingG().getAsDouble());
     }
     double mass =
         grams.orElseThrow(
@@ -470,7 +592,7 @@ public final class Shorthand {
                     "How much " + food.name() + "? Write grams, as in fed " + food.id() + " 4g."));
     positive(mass, "feed", 100_000);
     add(
-        at -> new LogEntry.Feed(at, food.id(), mass, ""),
+        (at, note) -> new LogEntry.Feed(at, food.id(), mass, note),
         "Fed " + Figures.plain(mass) + " g of " + food.name() + " besides the ration");
   }
 
@@ -480,7 +602,7 @@ public final class Shorthand {
     grams();
     positive(mass, "cutting", 1_000_000);
     add(
-        at -> new LogEntry.Harvest(at, plant.id(), mass, ""),
+        (at, note) -> new LogEntry.Harvest(at, plant.id(), mass, note),
         "Cut " + Figures.plain(mass) + " g (wet) of " + plant.name());
   }
 
@@ -491,7 +613,7 @@ public final class Shorthand {
     grams();
     positive(mass, "renewed medium", 1_000_000);
     add(
-        at -> new LogEntry.Renew(at, export.id(), mass, ""),
+        (at, note) -> new LogEntry.Renew(at, export.id(), mass, note),
         "Renewed " + export.id() + " with " + Figures.plain(mass) + " g");
   }
 
@@ -501,24 +623,105 @@ public final class Shorthand {
     words.takeIf("ml");
     positive(ml, "dose", 1_000_000);
     add(
-        at -> new LogEntry.Dose(at, fertiliser.id(), ml, ""),
+        (at, note) -> new LogEntry.Dose(at, fertiliser.id(), ml, note),
         "Dosed " + Figures.plain(ml) + " mL of " + fertiliser.name());
   }
 
   private void dead() throws Unreadable {
-    Livestock animal = oneOf(tank.livestock(), Livestock::name, Livestock::name, "animal");
-    double mass = words.takeNumber().orElse(animal.massG());
-    grams();
+    Optional<Double> first = words.takeNumber();
+    boolean weighed = first.isPresent() && grams();
+    double mass;
+    String who;
+    if (weighed) {
+      mass = first.get();
+      who = "Death of an animal, ";
+    } else {
+      Livestock animal = oneOf(tank.livestock(), Livestock::name, Livestock::name, "animal");
+      int count = (int) Math.round(first.orElse(1.0));
+      if (count < 1 || count > Math.max(1, animal.count())) {
+        throw new Unreadable(
+            "There are " + animal.count() + " " + animal.name() + "; 1 to that many can die.");
+      }
+      mass = words.takeNumber().orElse(count * animal.massG());
+      grams();
+      who = "Death of " + (count == 1 ? "one " : count + " ") + animal.name() + ", ";
+    }
+    double hours = 24;
+    if (words.takeIf("after")) {
+      hours = words.number("“after”");
+      if (!words.takeIf("h") && !words.takeIf("hours") && !words.takeIf("hour")) {
+        throw new Unreadable("After how many hours was it taken out? Write after 6 h.");
+      }
+      if (hours < 0 || hours > 8760) {
+        throw new Unreadable("Taken out after 0 to 8760 hours is read.");
+      }
+    }
     positive(mass, "body", 1_000_000);
+    double left = hours;
     add(
-        at -> new LogEntry.Death(at, mass, 24, ""),
-        "Death of one " + animal.name() + ", " + Figures.plain(mass) + " g, taken out after a day");
+        (at, note) -> new LogEntry.Death(at, mass, left, note),
+        who + Figures.plain(mass) + " g, taken out after " + Figures.plain(hours) + " h");
   }
 
-  private void grams() {
-    if (!words.takeIf("g")) {
-      words.takeIf("grams");
+  private void saw() throws Unreadable {
+    boolean named = words.isQuoted();
+    String word = named ? words.takeAsWritten() : words.take();
+    if (!named) {
+      List<String> known = signs();
+      if (!known.contains(word)) {
+        throw new Unreadable(
+            (word.isEmpty() ? "Saw what?" : "“" + word + "” is no sign I know.")
+                + Words.nearest(word, known)
+                + " Any other goes in quotation marks, or into a note.");
+      }
     }
+    if (word.isEmpty() || word.length() > 100) {
+      throw new Unreadable("A sign has 1 to 100 characters.");
+    }
+    int severity = (int) Math.round(words.takeNumber().orElse(1.0));
+    if (severity < 0 || severity > 3) {
+      throw new Unreadable("How bad is 0 (gone) to 3 (severe); found " + severity + ".");
+    }
+    add(
+        (at, note) -> new LogEntry.Observation(at, word, severity, note),
+        "Saw " + word.replace('-', ' ') + ", " + SEVERITY.get(severity));
+  }
+
+  /** The trade's signs and those this tank's log has. */
+  private List<String> signs() {
+    return Stream.concat(
+            Sign.TERMS.stream(),
+            tank.log().stream()
+                .filter(LogEntry.Observation.class::isInstance)
+                .map(entry -> ((LogEntry.Observation) entry).sign()))
+        .filter(sign -> !sign.equals("note") && Task.ofSign(sign).isEmpty())
+        .distinct()
+        .toList();
+  }
+
+  private void did() throws Unreadable {
+    String word = words.take();
+    Task task =
+        Task.find(word)
+            .orElseThrow(
+                () ->
+                    new Unreadable(
+                        (word.isEmpty() ? "Did what?" : "“" + word + "” is no work I know.")
+                            + Words.nearest(word, Task.terms())));
+    add((at, note) -> new LogEntry.Observation(at, task.sign(), 0, note), "Done: " + task.words());
+  }
+
+  private boolean servings() {
+    if (words.isQuoted() || !SERVINGS.contains(words.peek())) {
+      return false;
+    }
+    words.take();
+    words.takeIf("of");
+    return true;
+  }
+
+  private boolean grams() {
+    return words.takeIf("g") || words.takeIf("grams");
   }
 
   private static void positive(double value, String what, double most) throws Unreadable {
@@ -555,11 +758,17 @@ public final class Shorthand {
     if (word.isEmpty()) {
       return Optional.empty();
     }
-    for (T item : all) {
-      if (id.apply(item).equalsIgnoreCase(word)) {
-        words.take();
-        return Optional.of(item);
-      }
+    String written = words.peekAsWritten();
+    Optional<T> called =
+        all.stream()
+            .filter(item -> id.apply(item).equals(written))
+            .findFirst()
+            .or(
+                () ->
+                    all.stream().filter(item -> id.apply(item).equalsIgnoreCase(word)).findFirst());
+    if (called.isPresent()) {
+      words.take();
+      return called;
     }
     for (T item : all) {
       String[] parts = name.apply(item).toLowerCase(Locale.ROOT).split("\\s+");

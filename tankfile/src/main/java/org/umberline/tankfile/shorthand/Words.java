@@ -1,6 +1,8 @@
 package org.umberline.tankfile.shorthand;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
@@ -11,14 +13,22 @@ import org.apache.commons.text.similarity.LevenshteinDistance;
 
 /** The words of a line, taken one after the other. */
 final class Words {
-  /** A number glued to a unit is two words: 25%, 40L, 4g; so is a mark before a number: <0.2. */
+  /**
+   * A number glued to a unit is two words: 25%, 40L, 4g; so is a mark before a number: &lt;0.2.
+   * What stands in quotation marks is one word and no number.
+   */
   private static final Pattern WORD =
       Pattern.compile(
-          "(?<date>\\d{4}-\\d{2}-\\d{2})|(?<time>\\d{1,2}:\\d{2})|(?<mark>[<>=])"
-              + "|(?<number>-?\\d+(?:[.,]\\d+)?)(?=[^\\d]|$)|(?<text>[^\\s<>=]+)");
+          "\"(?<quoted>[^\"]*)\"|(?<date>\\d{4}-\\d{2}-\\d{2})"
+              + "|(?<time>\\d{1,2}:\\d{2}(?::\\d{2}(?:\\.\\d{1,9})?)?(?:[+-]\\d{2}:\\d{2})?)"
+              + "|(?<mark>[<>=#])"
+              + "|(?<number>-?\\d+(?:[.,]\\d+)?)(?=[^\\d]|$)|(?<text>[^\\s<>=\"]+|\")");
+
+  private static final Pattern NUMBER = Pattern.compile("-?\\d{1,40}(\\.\\d{1,40})?");
 
   private final List<String> words = new ArrayList<>();
   private final List<Integer> starts = new ArrayList<>();
+  private final BitSet quoted = new BitSet();
   private final String line;
   private int next;
 
@@ -26,7 +36,8 @@ final class Words {
     this.line = line;
     Matcher matcher = WORD.matcher(line);
     while (matcher.find()) {
-      words.add(matcher.group());
+      quoted.set(words.size(), matcher.group("quoted") != null);
+      words.add(matcher.group("quoted") != null ? matcher.group("quoted") : matcher.group());
       starts.add(matcher.start());
     }
   }
@@ -49,8 +60,29 @@ final class Words {
     return word;
   }
 
+  /** The next word as it was written, capitals and all. */
+  String peekAsWritten() {
+    return next < words.size() ? words.get(next) : "";
+  }
+
+  String takeAsWritten() {
+    String word = peekAsWritten();
+    next++;
+    return word;
+  }
+
+  /** Whether the next word stands in quotation marks: it is a name then, whatever it looks like. */
+  boolean isQuoted() {
+    return quoted.get(next);
+  }
+
+  /** Where the next word begins in the line; its end when there is none. */
+  int start() {
+    return hasNext() ? starts.get(next) : line.length();
+  }
+
   boolean takeIf(String word) {
-    if (peek().equals(word)) {
+    if (!isQuoted() && peek().equals(word)) {
       next++;
       return true;
     }
@@ -67,11 +99,19 @@ final class Words {
   /** The next word as a number, with a point or a comma; nothing is taken when it is none. */
   Optional<Double> takeNumber() {
     String word = peek().replace(',', '.');
-    if (!word.matches("-?\\d{1,12}(\\.\\d{1,12})?")) {
+    if (isQuoted() || !NUMBER.matcher(word).matches()) {
       return Optional.empty();
     }
     next++;
     return Optional.of(Double.parseDouble(word));
+  }
+
+  /** The next word as a percentage, exact to the last digit: 12.5 and a sign make 0.125. */
+  Optional<Double> takePercent() {
+    String word = peek().replace(',', '.');
+    Optional<Double> number = takeNumber();
+    takeIf("%");
+    return number.map(any -> new BigDecimal(word).movePointLeft(2).doubleValue());
   }
 
   double number(String of) throws Unreadable {

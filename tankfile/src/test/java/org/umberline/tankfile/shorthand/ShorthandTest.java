@@ -120,7 +120,7 @@ class ShorthandTest {
         "no3 -3 | Nitrate -3 mg/L NO3 can't be right; 0 to 1000 is read.",
         "no3 20 ppb | “ppb” is no unit of nitrate; mg/L NO3, mg/L NO3-N are.",
         "no3 20 po4-p | “po4-p” is no unit of nitrate; mg/L NO3, mg/L NO3-N are.",
-        "change 25 | A change needs % or L after 25, as in change 25% or change 40 L.",
+        "change 25 | A change needs %, L or buckets after 25, as in change 25% or change 40 L.",
         "change 250% | A change of 250 % is not possible; over 0 to 100 % is.",
         "change 400 L | A change of 400 L is not possible; the tank holds 190 L.",
         "change 40 L ro 50 tap 20 | The shares of the waters add to 70 %; they must add to 100.",

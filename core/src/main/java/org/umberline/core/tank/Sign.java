@@ -1,0 +1,25 @@
+package org.umberline.core.tank;
+
+import java.util.List;
+
+/** Signs a keeper sees in a tank, as the log names them. Common practice, no source. */
+public final class Sign {
+  /** The words for them in an observation. */
+  public static final List<String> TERMS =
+      List.of(
+          "slimy-mat",
+          "brown-strings",
+          "brown-dust",
+          "hair-algae",
+          "black-tufts",
+          "film-algae",
+          "surface-film",
+          "yellow-water",
+          "cloudy-water",
+          "green-water",
+          "pale-leaves",
+          "corals-closed",
+          "gasping");
+
+  private Sign() {}
+}

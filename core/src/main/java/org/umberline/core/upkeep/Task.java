@@ -1,0 +1,64 @@
+package org.umberline.core.upkeep;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Recurring work that changes nothing the balance reckons with, or nothing it can see, and so has
+ * no log entry of its own: it is noted as an observation. Intervals are common practice, no source.
+ */
+public enum Task {
+  FLOSS("floss", "floss or sock changed", 7),
+  CARTRIDGE("cartridge", "cartridge changed", 30),
+  ACTIVATED_CARBON("carbon", "activated carbon renewed", 14),
+  IMPELLER("impeller", "impeller cleaned", 30),
+  CALIBRATION("calibration", "meters calibrated", 30),
+  GLASS("glass", "glass wiped", 7),
+  PARTS_SOAKED("soak", "pump and skimmer parts soaked", 182);
+
+  private static final String SIGN = "did-";
+
+  private final String term;
+  private final String words;
+  private final int everyDays;
+
+  Task(String term, String words, int everyDays) {
+    this.term = term;
+    this.words = words;
+    this.everyDays = everyDays;
+  }
+
+  /** The one word for it. */
+  public String term() {
+    return term;
+  }
+
+  /** What was done. */
+  public String words() {
+    return words;
+  }
+
+  /** How often it is usual. */
+  public int everyDays() {
+    return everyDays;
+  }
+
+  /** The sign of the observation that notes it. */
+  public String sign() {
+    return SIGN + term;
+  }
+
+  public static List<String> terms() {
+    return Arrays.stream(values()).map(Task::term).toList();
+  }
+
+  public static Optional<Task> find(String term) {
+    return Arrays.stream(values()).filter(task -> task.term.equals(term)).findFirst();
+  }
+
+  /** The work an observation's sign notes, if it notes any. */
+  public static Optional<Task> ofSign(String sign) {
+    return sign.startsWith(SIGN) ? find(sign.substring(SIGN.length())) : Optional.empty();
+  }
+}

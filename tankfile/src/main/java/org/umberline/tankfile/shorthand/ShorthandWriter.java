@@ -1,0 +1,115 @@
+package org.umberline.tankfile.shorthand;
+
+import java.math.BigDecimal;
+import java.time.LocalDateTime;
+import java.time.format.DateTimeFormatter;
+import java.util.stream.Collectors;
+import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.Sign;
+import org.umberline.core.tank.TankModel;
+import org.umberline.core.upkeep.Task;
+
+/**
+ * Writes a log entry as a line of shorthand that {@link Shorthand} reads as the same entry again. A
+ * note's line breaks become blanks, and quotation marks in a sign apostrophes: a line has neither.
+ */
+public final class ShorthandWriter {
+  private ShorthandWriter() {}
+
+  /** The entry with its day and time in the tank's zone. */
+  public static String write(LogEntry entry, TankModel tank) {
+    String when = when(entry, tank);
+    String note = entry.note().replaceAll("\\s+", " ").strip();
+    boolean plainNote =
+        entry instanceof LogEntry.Observation seen
+            && seen.sign().equals("note")
+            && seen.severity() == 0
+            && !note.isEmpty();
+    if (plainNote) {
+      return when + " note " + note;
+    }
+    return when + " " + what(entry) + (note.isEmpty() ? "" : " # " + note);
+  }
+
+  private static String when(LogEntry entry, TankModel tank) {
+    LocalDateTime local = entry.at().atZoneSameInstant(tank.timeZone()).toLocalDateTime();
+    boolean twice = tank.timeZone().getRules().getValidOffsets(local).size() > 1;
+    String offset =
+        twice
+            ? DateTimeFormatter.ofPattern("xxx")
+                .format(entry.at().atZoneSameInstant(tank.timeZone()))
+            : "";
+    return local.toLocalDate() + " " + local.toLocalTime() + offset;
+  }
+
+  private static String what(LogEntry entry) {
+    if (entry instanceof LogEntry.Test test) {
+      return test(test);
+    }
+    if (entry instanceof LogEntry.WaterChange change) {
+      String water =
+          change.water().parts().isEmpty()
+              ? "pure"
+              : change.water().parts().stream()
+                  .map(part -> "\"" + part.water() + "\" " + percent(part.share()))
+                  .collect(Collectors.joining(" "));
+      return "change " + plain(change.litres()) + " L " + water + bed(change);
+    }
+    if (entry instanceof LogEntry.Clean clean) {
+      return "cleaned \"" + clean.export() + "\"";
+    }
+    if (entry instanceof LogEntry.Renew renew) {
+      return "renewed \"" + renew.export() + "\" " + plain(renew.massG()) + " g";
+    }
+    if (entry instanceof LogEntry.Harvest cut) {
+      return "cut \"" + cut.plant() + "\" " + plain(cut.wetMassG()) + " g";
+    }
+    if (entry instanceof LogEntry.Dose dose) {
+      return "dosed \"" + dose.fertiliser() + "\" " + plain(dose.ml()) + " ml";
+    }
+    if (entry instanceof LogEntry.Death death) {
+      return "dead " + plain(death.massG()) + " g after " + plain(death.removedAfterHours()) + " h";
+    }
+    if (entry instanceof LogEntry.Feed feed) {
+      return "fed \"" + feed.food() + "\" " + plain(feed.grams()) + " g";
+    }
+    if (entry instanceof LogEntry.Fast fast) {
+      return "fast " + fast.days() + " days";
+    }
+    LogEntry.Observation seen = (LogEntry.Observation) entry;
+    if (seen.severity() == 0 && Task.ofSign(seen.sign()).isPresent()) {
+      return "did " + Task.ofSign(seen.sign()).get().term();
+    }
+    String sign = seen.sign().replace('"', '\'');
+    return "saw " + (Sign.TERMS.contains(sign) ? sign : "\"" + sign + "\"") + " " + seen.severity();
+  }
+
+  private static String bed(LogEntry.WaterChange change) {
+    return change.siphonedShareOfBed() > 0 ? " siphon " + percent(change.siphonedShareOfBed()) : "";
+  }
+
+  private static String test(LogEntry.Test test) {
+    String mark =
+        switch (test.qualifier()) {
+          case EQUAL -> "";
+          case BELOW -> "<";
+          case ABOVE -> ">";
+        };
+    String unit = test.analyte() == Analyte.PH ? "" : " " + test.unit().label();
+    return Shorthand.wordFor(test.analyte())
+        + " "
+        + mark
+        + plain(test.value())
+        + unit
+        + test.kit().map(kit -> " \"" + kit + "\"").orElse(" nokit");
+  }
+
+  private static String percent(double share) {
+    return BigDecimal.valueOf(share).movePointRight(2).stripTrailingZeros().toPlainString() + "%";
+  }
+
+  private static String plain(double value) {
+    return BigDecimal.valueOf(value).stripTrailingZeros().toPlainString();
+  }
+}
