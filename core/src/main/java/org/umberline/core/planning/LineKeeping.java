@@ -5,12 +5,15 @@ import java.util.Arrays;
 import java.util.Deque;
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.IntStream;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.calibration.Quantiles;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.forecast.Projection;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.simulation.Scenario;
+import org.umberline.core.simulation.SideBySide;
 import org.umberline.core.simulation.TankSimulator;
 import org.umberline.core.simulation.TankState;
 import org.umberline.core.simulation.Trace;
@@ -38,7 +41,7 @@ final class LineKeeping {
       double nitratePeak, double nitrateTrough, double phosphatePeak, double phosphateTrough) {}
 
   /** A level on the line is within it, whatever the last binary digit says. */
-  private static final double ROUNDING = 1e-9;
+  static final double ROUNDING = 1e-9;
 
   /** Days that are run before a question looks whether it is answered. */
   private static final int LOOK_EVERY = 15;
@@ -60,7 +63,7 @@ final class LineKeeping {
   private final double nitrogenFloor;
   private final double phosphorusCeiling;
   private final double phosphorusFloor;
-  private final int[] order;
+  private final Asker[] askers;
 
   LineKeeping(Posterior posterior, Lines lines, int days) {
     this.posterior = posterior;
@@ -74,8 +77,8 @@ final class LineKeeping {
     phosphorusCeiling = ceiling(Nutrient.PHOSPHATE, lines);
     nitrogenFloor = floor(Nutrient.NITRATE, lines);
     phosphorusFloor = floor(Nutrient.PHOSPHATE, lines);
-    order = new int[posterior.draws().size()];
-    Arrays.setAll(order, i -> i);
+    askers = new Asker[SideBySide.parts(posterior.draws().size())];
+    Arrays.setAll(askers, part -> new Asker(part, askers.length));
   }
 
   private static double ceiling(Nutrient nutrient, Lines lines) {
@@ -154,7 +157,7 @@ final class LineKeeping {
   }
 
   private static int allowed(int draws, double confidence) {
-    return (int) Math.floor((1 - confidence) * draws + 1e-9);
+    return (int) Math.floor((1 - confidence) * draws + ROUNDING);
   }
 
   /**
@@ -164,36 +167,72 @@ final class LineKeeping {
    */
   boolean holds(PlannedChanges planned, int judgedFrom, int draws, double confidence) {
     int allowed = allowed(draws, confidence);
-    int over = 0;
-    for (int place = 0; place < order.length; place++) {
-      int draw = order[place];
-      if (draw >= draws || !passes(draw, planned, judgedFrom)) {
-        continue;
-      }
-      over++;
-      System.arraycopy(order, 0, order, 1, place);
-      order[0] = draw;
-      if (over > allowed) {
-        return false;
-      }
-    }
-    return true;
+    AtomicInteger over = new AtomicInteger();
+    SideBySide.run(
+        askers.length, part -> askers[part].count(planned, judgedFrom, draws, over, allowed));
+    return over.get() <= allowed;
   }
 
-  private boolean passes(int draw, PlannedChanges planned, int judgedFrom) {
-    Posterior.Draw drawn = posterior.draws().get(draw);
-    state.set(drawn.state());
-    for (int day = 0; day < days; day += LOOK_EVERY) {
-      int until = Math.min(days, day + LOOK_EVERY);
-      simulator.run(state, first + day, first + until, drawn.multipliers(), planned, trace);
-      for (int d = Math.max(day, judgedFrom); d < until; d++) {
-        if (trace.nitrateHigh[first + d] > nitrogenCeiling
-            || trace.phosphorusHigh[first + d] > phosphorusCeiling) {
-          return true;
+  /** Asks its share of the draws one after the other. */
+  private final class Asker {
+    private final int[] order;
+    private final TankSimulator own = TankSimulator.quick(scenario);
+    private final TankState level = new TankState(scenario);
+    private final Trace course = new Trace(scenario);
+
+    Asker(int part, int parts) {
+      order = IntStream.range(0, draws()).filter(draw -> draw % parts == part).toArray();
+    }
+
+    void count(PlannedChanges planned, int judgedFrom, int draws, AtomicInteger over, int allowed) {
+      for (int place = 0; place < order.length && over.get() <= allowed; place++) {
+        int draw = order[place];
+        if (draw < draws && passes(draw, planned, judgedFrom)) {
+          over.incrementAndGet();
+          System.arraycopy(order, 0, order, 1, place);
+          order[0] = draw;
         }
       }
     }
-    return false;
+
+    private boolean passes(int draw, PlannedChanges planned, int judgedFrom) {
+      Posterior.Draw drawn = posterior.draws().get(draw);
+      level.set(drawn.state());
+      for (int day = 0; day < days; day += LOOK_EVERY) {
+        int until = Math.min(days, day + LOOK_EVERY);
+        own.run(level, first + day, first + until, drawn.multipliers(), planned, course);
+        for (int d = Math.max(day, judgedFrom); d < until; d++) {
+          if (course.nitrateHigh[first + d] > nitrogenCeiling
+              || course.phosphorusHigh[first + d] > phosphorusCeiling) {
+            return true;
+          }
+        }
+      }
+      return false;
+    }
+  }
+
+  /**
+   * The nutrient whose peaks come nearer to their ceiling, or further over it, in the draw that
+   * {@code confidence} of them do not exceed.
+   */
+  Nutrient nearerCeiling(PlannedChanges planned, int judgedFrom, double confidence) {
+    Projection projection = projection(planned);
+    double nitrate = peak(projection, Nutrient.NITRATE, judgedFrom, confidence) / nitrogenCeiling;
+    double phosphate =
+        peak(projection, Nutrient.PHOSPHATE, judgedFrom, confidence) / phosphorusCeiling;
+    return nitrate >= phosphate ? Nutrient.NITRATE : Nutrient.PHOSPHATE;
+  }
+
+  private double peak(Projection projection, Nutrient nutrient, int judgedFrom, double confidence) {
+    double[] peaks = new double[draws()];
+    for (int i = 0; i < peaks.length; i++) {
+      for (int day = judgedFrom; day < days; day++) {
+        peaks[i] = Math.max(peaks[i], projection.high(nutrient, day, i));
+      }
+    }
+    Quantiles.sort(peaks);
+    return Quantiles.of(peaks, confidence);
   }
 
   /** Day ahead on which each draw first passes a ceiling, the horizon where it does not. */

@@ -266,8 +266,11 @@ public final class Planner {
   }
 
   private boolean confirmed(Routine routine) {
-    return keeping.holds(
-        changes(routine), judgedFrom(routine), keeping.draws(), limits.confidence());
+    return confident(kept(routine));
+  }
+
+  private boolean confident(LineKeeping.Kept kept) {
+    return kept.underCeilings() >= limits.confidence() - LineKeeping.ROUNDING;
   }
 
   /**
@@ -300,12 +303,14 @@ public final class Planner {
       return infeasible(everyDays, single.limit(), kept(largest).within());
     }
     int percent = smallest(most, p -> holds(new Routine(p / 100.0, everyDays, nextOn)));
-    // What the search's share of the draws found is confirmed by all of them.
-    while (percent < most && !confirmed(new Routine(percent / 100.0, everyDays, nextOn))) {
-      percent++;
-    }
     Routine routine = new Routine(percent / 100.0, everyDays, nextOn);
     LineKeeping.Kept kept = kept(routine);
+    // What the search's share of the draws found is confirmed by all of them.
+    while (percent < most && !confident(kept)) {
+      percent++;
+      routine = new Routine(percent / 100.0, everyDays, nextOn);
+      kept = kept(routine);
+    }
     double fraction = percent / 100.0;
     if (Math.max(kept.nitrateUnder(), kept.phosphateUnder()) > 1 - limits.confidence()) {
       return infeasible(
@@ -340,14 +345,13 @@ public final class Planner {
     return step > most.getAsDouble() * (1 + 1e-9);
   }
 
-  /** Which ceiling a percentage point less would pass most often. */
+  /** Which ceiling would be passed first if the changes were smaller. */
   private BindingLimit bindingCeiling(Routine routine) {
     if (routine.fraction() <= 0.011) {
       return BindingLimit.NONE;
     }
-    LineKeeping.Kept less =
-        kept(new Routine(routine.fraction() - 0.01, routine.everyDays(), routine.nextOn()));
-    return less.nitrateOver() >= less.phosphateOver()
+    return keeping.nearerCeiling(changes(routine), judgedFrom(routine), limits.confidence())
+            == Nutrient.NITRATE
         ? BindingLimit.NITRATE_CEILING
         : BindingLimit.PHOSPHATE_CEILING;
   }
