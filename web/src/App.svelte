@@ -10,6 +10,7 @@
   import Balance from './places/Balance.svelte';
   import { loadTanks } from './lib/tanks.svelte';
   import { loadUnits } from './lib/units.svelte';
+  import { longDay } from './lib/words';
 
   let session = $state<Session | null>(null);
 
@@ -20,6 +21,9 @@
       void loadTanks();
     }
   }
+
+  // Whatever showed an old answer asks anew once the server is back.
+  let renewed = $derived(connection.renewed);
 
   onMount(() => {
     listen();
@@ -37,28 +41,43 @@
       {connection.away === 'database'
         ? 'The database is away. What you typed is kept; the page goes on by itself when it is back.'
         : 'The server does not answer. What you typed is kept; the page goes on by itself when it is back.'}
+      {#if connection.shownFrom}
+        Shown is what was known on {longDay(connection.shownFrom.slice(0, 10), '')} at {new Date(
+          connection.shownFrom,
+        )
+          .toTimeString()
+          .slice(0, 5)}.
+      {/if}
     </p>
   {/if}
   {#if session?.signedIn}
     <Header {session} onsignedout={askSession} />
     <main class="flex min-h-0 flex-1 flex-col">
-      {#if place.name === 'balance'}
-        {#key place.tank}
-          <Balance tank={place.tank} onsignedout={askSession} />
-        {/key}
-      {:else if place.name === 'make-up'}
-        {#key place.tank}
-          {#await import('./places/MakeUp.svelte') then { default: MakeUp }}
-            <MakeUp tank={place.tank} onsignedout={askSession} />
+      {#key renewed}
+        {#if place.name === 'balance'}
+          {#key place.tank}
+            <Balance tank={place.tank} onsignedout={askSession} />
+          {/key}
+        {:else if place.name === 'make-up'}
+          {#key place.tank}
+            {#await import('./places/MakeUp.svelte') then { default: MakeUp }}
+              <MakeUp tank={place.tank} onsignedout={askSession} />
+            {/await}
+          {/key}
+        {:else if place.name === 'log'}
+          {#key place.tank}
+            {#await import('./places/Log.svelte') then { default: Log }}
+              <Log tank={place.tank} onsignedout={askSession} />
+            {/await}
+          {/key}
+        {:else if place.name === 'new'}
+          {#await import('./places/NewTank.svelte') then { default: NewTank }}
+            <NewTank />
           {/await}
-        {/key}
-      {:else if place.name === 'new'}
-        {#await import('./places/NewTank.svelte') then { default: NewTank }}
-          <NewTank />
-        {/await}
-      {:else}
-        <Rounds onsignedout={askSession} />
-      {/if}
+        {:else}
+          <Rounds onsignedout={askSession} />
+        {/if}
+      {/key}
     </main>
   {:else if session}
     <SignIn {session} onsignedin={askSession} />

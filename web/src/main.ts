@@ -6,3 +6,8 @@ import App from './App.svelte';
 
 const target = document.getElementById('page');
 if (target) mount(App, { target });
+
+// With the page's own files at hand it opens without a connection.
+if (import.meta.env.PROD && 'serviceWorker' in navigator) {
+  void navigator.serviceWorker.register('/worker.js').catch(() => undefined);
+}

@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch';
+import { keep, lastAnswer } from '../lib/answers';
 import type { components, paths } from './schema';
 
 export type Schemas = components['schemas'];
@@ -10,6 +11,7 @@ export type Ledgers = Schemas['Ledgers'];
 export type LedgerLine = Schemas['LedgerLine'];
 export type Tried = Schemas['Tried'];
 export type Problem = Schemas['Problem'];
+export type LogEntry = Schemas['LogEntry'];
 export type ReadBack = Schemas['ReadBack'];
 export type Session = Schemas['Session'];
 export type LineOfTank = Schemas['Line'];
@@ -20,9 +22,33 @@ function token(): string {
   return cookie ? decodeURIComponent(cookie.slice('XSRF-TOKEN='.length)) : '';
 }
 
+/** Asks the server; where it does not answer, what it last answered to the same question. */
+async function fetchOrLast(request: Request): Promise<Response> {
+  let away = 'server';
+  let answer: Response | undefined;
+  try {
+    answer = await globalThis.fetch(request);
+    if (answer.status !== 502 && answer.status !== 503) {
+      await keep(request, answer);
+      return answer;
+    }
+    away = 'database';
+  } catch (failure) {
+    if (!(failure instanceof TypeError)) throw failure;
+  }
+  const last = await lastAnswer(request);
+  if (last) {
+    const headers = new Headers(last.headers);
+    headers.set('x-away', away);
+    return new Response(last.body, { headers });
+  }
+  if (answer) return answer;
+  throw new TypeError('no answer');
+}
+
 export const api = createClient<paths>({
   baseUrl: typeof location === 'undefined' ? 'http://localhost' : location.origin,
-  fetch: (request: Request) => globalThis.fetch(request),
+  fetch: fetchOrLast,
 });
 api.use({
   onRequest({ request }) {
@@ -38,4 +64,29 @@ export async function postForm(path: string, fields: Record<string, string>): Pr
     headers: { 'X-XSRF-TOKEN': token() },
     body: new URLSearchParams(fields),
   });
+}
+
+/**
+ * Sends a picture as it is; the server draws it anew.
+ *
+ * @returns what stands against it, empty when it is kept
+ */
+export async function postPhoto(
+  tank: string,
+  id: string,
+  picture: File,
+  note: string,
+): Promise<string> {
+  const query = new URLSearchParams({
+    note,
+    takenAt: new Date(picture.lastModified).toISOString(),
+  });
+  const answer = await fetch(`/api/tanks/${tank}/photos/${id}?${query}`, {
+    method: 'PUT',
+    headers: { 'X-XSRF-TOKEN': token(), 'Content-Type': picture.type },
+    body: picture,
+  });
+  if (answer.ok) return '';
+  const problem = (await answer.json().catch(() => ({}))) as Partial<Problem>;
+  return problem.detail ?? 'The photo could not be kept.';
 }

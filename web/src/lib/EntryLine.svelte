@@ -2,39 +2,36 @@
   import { onMount } from 'svelte';
   import { api, type Problem, type ReadBack } from '../api/client';
   import { Given, untilAnswered } from './connection.svelte';
+  import { tanks } from './tanks.svelte';
   import { show } from './toast.svelte';
+  import { leave, note, onSent, sendAll, type Kept, type Sent } from './outbox.svelte';
 
   let { tank, onrecorded }: { tank: string; onrecorded: () => void } = $props();
 
-  interface Pending {
-    id: string;
-    text: string;
-    at: string;
-  }
-
   const READ_AFTER_MS = 120;
-  // svelte-ignore state_referenced_locally
-  const store = `umberline-line-${tank}`;
+  const LONGEST = 500;
+  /** A line that is not answered in this time is left to the outbox, and the field is free. */
+  const FREE_AFTER_MS = 1500;
   let text = $state('');
   let readBack = $state<ReadBack | null>(null);
   let refused = $state('');
   let sending = $state(false);
+  let mine = '';
   let input: HTMLInputElement;
   let reading: AbortController | undefined;
   let timer: ReturnType<typeof setTimeout> | undefined;
   const path = () => ({ path: { id: tank } });
 
   onMount(() => {
-    // A line that was on its way when the page went is still to be sent, once.
-    const kept = localStorage.getItem(store);
-    if (kept) {
-      const pending = JSON.parse(kept) as Pending;
-      text = pending.text;
-      void send(pending);
-    }
+    // A line that was on its way when the page went arrives some time.
+    const stop = onSent((item, sent) => {
+      if (item.id !== mine) tell(item, sent);
+    });
+    void sendAll();
     return () => {
       clearTimeout(timer);
       reading?.abort();
+      stop();
     };
   });
 
@@ -64,6 +61,9 @@
       );
       if (signal.aborted) return;
       readBack = answer.data ?? {
+        tank,
+        name: '',
+        completions: [],
         understood: [],
         remarks: [],
         problems: [answer.error?.detail ?? 'That can’t be read.'],
@@ -76,29 +76,48 @@
   function submit(event: SubmitEvent) {
     event.preventDefault();
     if (sending || !text.trim()) return;
-    void send({ id: crypto.randomUUID(), text, at: new Date().toISOString() });
+    void send();
   }
 
-  async function send(pending: Pending) {
-    sending = true;
-    // The line that the server refuses for its size is not worth keeping over a reload.
-    if (pending.text.length <= 500) localStorage.setItem(store, JSON.stringify(pending));
-    const answer = await untilAnswered(() =>
-      api.POST('/api/tanks/{id}/log', { params: path(), body: pending }),
-    );
-    localStorage.removeItem(store);
-    sending = false;
-    if (!answer.data) {
-      refused = words(answer.error);
+  async function send() {
+    // What the server refuses for its size is not worth keeping over a reload.
+    if (text.length > LONGEST) {
+      refused = `The line has ${text.length} characters; at most ${LONGEST} are read. Nothing was saved.`;
       return;
     }
-    text = '';
-    readBack = null;
+    sending = true;
+    mine = crypto.randomUUID();
+    const item = { id: mine, tank, text, at: new Date().toISOString() };
+    const free = setTimeout(() => {
+      leave(item.id);
+      mine = '';
+      sending = false;
+      text = '';
+      readBack = null;
+      show({ kind: 'done', text: 'Kept on this device; it is sent when there is a connection.' });
+    }, FREE_AFTER_MS);
+    const sent = await note(item);
+    clearTimeout(free);
+    mine = '';
+    sending = false;
+    if ('recorded' in sent) {
+      text = '';
+      readBack = null;
+    }
+    tell({ ...item, refused: '' }, sent);
+  }
+
+  function tell(item: Kept, sent: Sent) {
+    if ('refused' in sent) {
+      if (item.text === text) refused = sent.refused;
+      return;
+    }
+    const { tank: noted, understood } = sent.recorded;
     onrecorded();
     show({
       kind: 'done',
-      text: `Noted: ${answer.data.understood.join('; ')}.`,
-      action: { label: 'Undo', run: () => void withdraw(pending.id) },
+      text: `Noted${elsewhere(noted)}: ${understood.join('; ')}.`,
+      action: { label: 'Undo', run: () => void withdraw(noted, item.id) },
     });
   }
 
@@ -106,10 +125,22 @@
     return problem?.detail ?? 'That did not work; nothing was saved.';
   }
 
-  async function withdraw(line: string) {
+  /** “ in Paddy” for another tank than this page's. */
+  function elsewhere(noted: string): string {
+    const name = tanks.all.find((one) => one.id === noted)?.name;
+    return noted !== tank && name ? ` in ${name}` : '';
+  }
+
+  function complete(whole: string) {
+    text = whole;
+    changed();
+    input.focus();
+  }
+
+  async function withdraw(noted: string, line: string) {
     const answer = await untilAnswered(() =>
       api.PUT('/api/tanks/{id}/log/{line}/withdrawn', {
-        params: { path: { id: tank, line } },
+        params: { path: { id: noted, line } },
         body: { withdrawn: true },
       }),
     );
@@ -143,7 +174,11 @@
       bind:value={text}
       oninput={changed}
       onkeydown={(event) => {
-        if (event.key === 'Escape') {
+        const first = readBack?.completions[0];
+        if (event.key === 'Tab' && !event.shiftKey && first && text.trim()) {
+          event.preventDefault();
+          complete(first);
+        } else if (event.key === 'Escape') {
           text = '';
           readBack = null;
           refused = '';
@@ -162,7 +197,7 @@
     {#if text.trim()}
       <button
         class="bg-base-content text-base-100 h-9 shrink-0 rounded-field px-3 text-sm sm:h-7"
-        disabled={sending}>{sending ? 'kept, sending…' : 'Note it'}</button
+        disabled={sending}>{sending ? 'sending…' : 'Note it'}</button
       >
     {:else}
       <kbd
@@ -179,9 +214,25 @@
         {#if refused}
           <p class="text-error">{refused}</p>
         {:else if readBack}
+          {#if readBack.tank !== tank && readBack.name}
+            <p class="font-semibold">In {readBack.name}:</p>
+          {/if}
           {#each readBack.understood as sentence (sentence)}<p>{sentence}</p>{/each}
           {#each readBack.remarks as remark (remark)}<p class="text-neutral">{remark}</p>{/each}
           {#each readBack.problems as problem (problem)}<p class="text-error">{problem}</p>{/each}
+          {#if readBack.completions.length > 0}
+            <p class="text-neutral flex flex-wrap items-baseline gap-x-3" data-testid="completions">
+              <span class="hidden sm:inline">Tab:</span>
+              {#each readBack.completions as whole (whole)}
+                <button
+                  type="button"
+                  class="min-h-11 underline underline-offset-4 sm:min-h-6"
+                  tabindex="-1"
+                  onclick={() => complete(whole)}>{whole.trim().split(' ').pop()}</button
+                >
+              {/each}
+            </p>
+          {/if}
         {/if}
       </div>
     {/if}

@@ -1,5 +1,6 @@
 import { fireEvent, render, screen, waitFor } from '@testing-library/svelte';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { outbox } from './outbox.svelte';
 import { toast } from './toast.svelte';
 import EntryLine from './EntryLine.svelte';
 
@@ -24,16 +25,29 @@ describe('the entry line', () => {
   beforeEach(() => {
     sent = [];
     localStorage.clear();
+    outbox.items = [];
     toast.now = null;
     answers = (request) =>
       request.path.endsWith('/readings')
         ? {
             status: 200,
-            body: { understood: ['Nitrate 20 mg/L NO3, now'], remarks: [], problems: [] },
+            body: {
+              tank: TANK,
+              name: 'Stillwater',
+              understood: ['Nitrate 20 mg/L NO3, now'],
+              remarks: [],
+              problems: [],
+              completions: [],
+            },
           }
         : {
             status: 200,
-            body: { id: request.body.id, understood: ['Nitrate 20'], repeated: false },
+            body: {
+              tank: TANK,
+              id: request.body.id,
+              understood: ['Nitrate 20'],
+              repeated: false,
+            },
           };
     vi.stubGlobal('fetch', async (request: Request) => {
       const text = await request.clone().text();
@@ -85,7 +99,7 @@ describe('the entry line', () => {
 
   it('sends a line that was on its way when the page went, under the same id', async () => {
     const pending = { id: 'an-id', text: 'no3 20', at: '2026-11-25T10:00:00Z' };
-    localStorage.setItem(`umberline-line-${TANK}`, JSON.stringify(pending));
+    outbox.items = [{ ...pending, tank: TANK, refused: '' }];
     const { onrecorded } = line();
     await waitFor(() => expect(onrecorded).toHaveBeenCalledOnce());
     expect(sent.map((one) => one.body)).toEqual([pending]);

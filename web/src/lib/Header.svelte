@@ -6,6 +6,8 @@
   import { place } from './place.svelte';
   import { tanks } from './tanks.svelte';
   import { chooseUnit, labelOf, units, type QuantityName } from './units.svelte';
+  import { forgetAnswers } from './answers';
+  import Outbox from './Outbox.svelte';
   import Sheet from './Sheet.svelte';
 
   let { session, onsignedout }: { session: Session; onsignedout: () => void } = $props();
@@ -21,6 +23,7 @@
 
   async function signOut() {
     await postForm('/api/sign-out', {});
+    await forgetAnswers();
     onsignedout();
   }
 
@@ -29,6 +32,7 @@
     ...(place.tank
       ? [
           { name: 'balance', path: `/tank/${place.tank}`, text: tank?.name ?? 'Balance' },
+          { name: 'log', path: `/tank/${place.tank}/log`, text: 'Log' },
           { name: 'make-up', path: `/tank/${place.tank}/make-up`, text: 'Make-up' },
         ]
       : []),
@@ -61,6 +65,7 @@
       >
     {/each}
   </nav>
+  <Outbox />
   <button
     class="min-h-11"
     onclick={() => (settings = true)}

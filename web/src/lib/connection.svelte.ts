@@ -1,7 +1,17 @@
 import type { Problem } from '../api/client';
+import { GIVEN_AT } from './answers';
 
-/** Whether the server and its database answer, and since when they do not. */
-export const connection = $state<{ away: '' | 'server' | 'database' }>({ away: '' });
+type Away = '' | 'server' | 'database';
+
+/**
+ * Whether the server and its database answer. While they do not, what they last answered may be
+ * shown; `renewed` counts how often that ended, and whoever shows something asks anew.
+ */
+export const connection = $state<{ away: Away; shownFrom: string; renewed: number }>({
+  away: '',
+  shownFrom: '',
+  renewed: 0,
+});
 
 const RETRY_MS = 1500;
 
@@ -25,9 +35,35 @@ function pause(signal?: AbortSignal): Promise<void> {
   });
 }
 
+function answered(): void {
+  connection.away = '';
+  if (connection.shownFrom) {
+    connection.shownFrom = '';
+    connection.renewed++;
+  }
+}
+
+let watching = false;
+
+/** Looks for the server until it is back, once something old is shown. */
+async function watch(): Promise<void> {
+  if (watching) return;
+  watching = true;
+  while (connection.shownFrom) {
+    await pause();
+    try {
+      const answer = await fetch('/api/session');
+      if (answer.status !== 503 && answer.status !== 502) answered();
+    } catch (failure) {
+      if (!(failure instanceof TypeError)) throw failure;
+    }
+  }
+  watching = false;
+}
+
 /**
  * Asks until there is an answer: while the server or its database is away the page says so and
- * tries again by itself. What the caller sends must bear repeating.
+ * tries again by itself, or shows what was last answered. What the caller sends must bear repeating.
  */
 export async function untilAnswered<T>(
   ask: () => Promise<Answer<T>>,
@@ -37,8 +73,15 @@ export async function untilAnswered<T>(
     if (signal?.aborted) throw new Given();
     try {
       const answer = await ask();
+      const old = answer.response.headers?.get(GIVEN_AT);
+      if (old) {
+        connection.away = (answer.response.headers.get('x-away') as Away) || 'server';
+        connection.shownFrom = old;
+        void watch();
+        return answer;
+      }
       if (answer.response.status !== 503 && answer.response.status !== 502) {
-        connection.away = '';
+        answered();
         return answer;
       }
       connection.away = 'database';

@@ -6,6 +6,7 @@ export const KEYS: [string, string][] = [
   ['/', 'to the entry line'],
   ['g r', 'to the rounds'],
   ['g b', 'to the tank’s balance'],
+  ['g l', 'to the tank’s log'],
   ['g m', 'to the tank’s make-up'],
   ['g n', 'to a new tank'],
   ['[ and ]', 'to the tank before and after'],
@@ -40,7 +41,13 @@ export function follow(event: KeyboardEvent, showKeys: () => void): boolean {
     const paths: Record<string, string> = {
       r: '/',
       n: '/new',
-      ...(place.tank ? { b: `/tank/${place.tank}`, m: `/tank/${place.tank}/make-up` } : {}),
+      ...(place.tank
+        ? {
+            b: `/tank/${place.tank}`,
+            l: `/tank/${place.tank}/log`,
+            m: `/tank/${place.tank}/make-up`,
+          }
+        : {}),
     };
     const path = paths[event.key];
     if (path) goTo(path);
@@ -52,7 +59,8 @@ export function follow(event: KeyboardEvent, showKeys: () => void): boolean {
   }
   if ((event.key === '[' || event.key === ']') && place.tank) {
     const next = neighbour(place.tank, event.key === '[' ? -1 : 1);
-    if (next) goTo(`/tank/${next}${place.name === 'make-up' ? '/make-up' : ''}`);
+    const stays = place.name === 'make-up' || place.name === 'log';
+    if (next) goTo(`/tank/${next}${stays ? `/${place.name}` : ''}`);
     return true;
   }
   return false;

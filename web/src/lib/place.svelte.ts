@@ -1,6 +1,6 @@
 import navaid from 'navaid';
 
-export type PlaceName = 'rounds' | 'balance' | 'make-up' | 'new';
+export type PlaceName = 'rounds' | 'balance' | 'make-up' | 'log' | 'new';
 
 /** Where the keeper is: the rounds, one tank's page, or a tank in the making. */
 export const place = $state<{ name: PlaceName; tank: string }>({ name: 'rounds', tank: '' });
@@ -14,6 +14,7 @@ const router = navaid('/', () => router.route('/', true))
   .on('/', () => go('rounds'))
   .on('/new', () => go('new'))
   .on('/tank/:id', (params) => go('balance', params?.id))
+  .on('/tank/:id/log', (params) => go('log', params?.id))
   .on('/tank/:id/make-up', (params) => go('make-up', params?.id));
 
 /** Starts listening to links and the browser's history. */

@@ -79,6 +79,11 @@ final class Page implements AutoCloseable {
     return this;
   }
 
+  /** Goes to a whole address. */
+  void openAt(String whole) {
+    driver.get(whole);
+  }
+
   /** Enters as the demo's keeper and stands at the rounds. */
   Page enterDemo() {
     open("/");

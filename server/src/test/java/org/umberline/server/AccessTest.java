@@ -72,6 +72,30 @@ class AccessTest {
               "POST /api/tanks/{id}/make-up/effect",
               """
               {"file": "{}"}"""),
+          Map.entry(
+              "POST /api/tanks/{id}/log/entries/{entry}/correction",
+              """
+              {"id": "8a5f0c9e-58a0-4dd8-9a55-0e1f9d1f4a12", "text": "no3 10",
+               "at": "2026-11-25T10:00:00Z"}"""),
+          Map.entry(
+              "PUT /api/tanks/{id}/log/entries/{entry}/withdrawn",
+              """
+              {"withdrawn": true}"""),
+          Map.entry(
+              "POST /api/tanks/{id}/tests/preview",
+              """
+              {"csv": "date,no3\\n2026-11-20,10"}"""),
+          Map.entry(
+              "POST /api/tanks/{id}/tests",
+              """
+              {"id": "8a5f0c9e-58a0-4dd8-9a55-0e1f9d1f4a13",
+               "table": {"csv": "date,no3\\n2026-11-20,10"}}"""),
+          Map.entry("GET /api/tanks/{id}/log", ""),
+          Map.entry("GET /api/tanks/{id}/log.csv", ""),
+          Map.entry("GET /api/tanks/{id}/photos", ""),
+          Map.entry("GET /api/tanks/{id}/photos/{photo}", ""),
+          Map.entry("DELETE /api/tanks/{id}/photos/{photo}", ""),
+          Map.entry("PUT /api/tanks/{id}/photos/{photo}", "picture"),
           Map.entry("GET /api/tanks/{id}/balance", ""),
           Map.entry("GET /api/tanks/{id}/file", ""),
           Map.entry("GET /api/tanks/{id}/ledger", ""),
@@ -112,12 +136,17 @@ class AccessTest {
             .substring(endpoint.indexOf(' ') + 1)
             .replace("{id}", tank)
             .replace("{line}", line)
+            .replace("{entry}", line)
+            .replace("{photo}", line)
             .replace("{whatIf}", "5f0c8a9e-58a0-4dd8-9a55-0e1f9d1f4a11");
     String body = BODIES.get(endpoint);
     return switch (endpoint.substring(0, endpoint.indexOf(' '))) {
       case "GET" -> browser.get(path + body);
       case "DELETE" -> browser.delete(path);
-      case "PUT" -> browser.put(path, body);
+      case "PUT" ->
+          body.equals("picture")
+              ? browser.putPicture(path, new byte[] {1}, "image/jpeg")
+              : browser.put(path, body);
       default -> browser.post(path, body);
     };
   }

@@ -41,6 +41,17 @@ public final class Browser {
     return write("PUT", path, json, "application/json");
   }
 
+  /** Sends a picture as it is. */
+  public Answer putPicture(String path, byte[] picture, String type) {
+    return write("PUT", path, HttpRequest.BodyPublishers.ofByteArray(picture), type);
+  }
+
+  /** The bytes of what is there. */
+  public byte[] picture(String path) throws Exception {
+    HttpRequest request = HttpRequest.newBuilder(URI.create(address + path)).build();
+    return client.send(request, HttpResponse.BodyHandlers.ofByteArray()).body();
+  }
+
   public Answer delete(String path) {
     return write("DELETE", path, "", "application/json");
   }
@@ -118,10 +129,14 @@ public final class Browser {
       """;
 
   private Answer write(String method, String path, String body, String type) {
+    return write(method, path, HttpRequest.BodyPublishers.ofString(body), type);
+  }
+
+  private Answer write(String method, String path, HttpRequest.BodyPublisher body, String type) {
     HttpRequest.Builder request =
         HttpRequest.newBuilder(URI.create(address + path))
             .header("Content-Type", type)
-            .method(method, HttpRequest.BodyPublishers.ofString(body));
+            .method(method, body);
     cookies.getCookieStore().getCookies().stream()
         .filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))
         .map(HttpCookie::getValue)

@@ -86,6 +86,11 @@ public final class TankFileReader {
     return new TankFileReader().build(file);
   }
 
+  /** An entry that {@link TankFileWriter#entry} wrote: it is whole, and no make-up is needed. */
+  public static LogEntry entry(JsonNode written) {
+    return new TankFileReader().entry(new Node(written, "", new ArrayList<>()));
+  }
+
   private TankFile build(JsonNode json) {
     Node file = new Node(json, "", defaultsUsed);
     Node tank = file.child("tank");

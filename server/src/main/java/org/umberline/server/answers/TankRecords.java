@@ -9,6 +9,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.HttpStatus;
@@ -16,6 +17,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.TankModel;
+import org.umberline.core.upkeep.Care;
 import org.umberline.server.failure.Refused;
 import org.umberline.server.persistence.LogEntries;
 import org.umberline.server.persistence.LogEntryEntity;
@@ -27,6 +29,9 @@ import org.umberline.tankfile.TankFile;
 import org.umberline.tankfile.TankFileException;
 import org.umberline.tankfile.TankFileReader;
 import org.umberline.tankfile.TankFileWriter;
+import org.umberline.tankfile.shorthand.Addressing;
+import org.umberline.tankfile.shorthand.Completions;
+import org.umberline.tankfile.shorthand.Household;
 import org.umberline.tankfile.shorthand.Reading;
 import org.umberline.tankfile.shorthand.Shorthand;
 import tools.jackson.core.JacksonException;
@@ -45,11 +50,26 @@ public class TankRecords {
    * @param version counts the changes of its make-up
    * @param logRevision counts the changes of its log
    * @param site where it stands, empty when nobody said
+   * @param care how it is looked after
+   * @param careVersion counts the changes of the care
    */
-  public record Stored(UUID id, int version, long logRevision, String site, TankModel tank) {}
+  public record Stored(
+      UUID id,
+      int version,
+      long logRevision,
+      String site,
+      Care care,
+      int careVersion,
+      TankModel tank) {}
 
-  /** What became of a line. */
-  public record Recorded(UUID line, List<String> understood, boolean repeated) {}
+  /** What became of a line, in the tank it was meant for. */
+  public record Recorded(UUID tank, UUID line, List<String> understood, boolean repeated) {}
+
+  /** A line read for the tank it is meant for. */
+  public record ReadFor(UUID tank, String name, Reading reading, List<String> completions) {}
+
+  /** Where a line that begins with another tank's name goes, and what is left of it. */
+  private record Addressed(UUID tank, String line) {}
 
   private record Key(UUID id, int version, long logRevision) {}
 
@@ -98,7 +118,13 @@ public class TankRecords {
         tank.getVersion(),
         tank.getLogRevision(),
         tank.getSite(),
+        care(tank),
+        tank.getCareVersion(),
         read.get(key, k -> build(tank)));
+  }
+
+  private Care care(TankEntity tank) {
+    return tank.getCareVersion() == 0 ? Care.NONE : json.readValue(tank.getCare(), Care.class);
   }
 
   private TankModel build(TankEntity tank) {
@@ -239,43 +265,94 @@ public class TankRecords {
         });
   }
 
-  /** Reads a line of shorthand as of {@code typedAt}, without keeping anything. */
-  public Reading read(UUID id, UUID keeper, String line, Instant typedAt) {
-    return read(one(id, keeper).tank(), line, typedAt);
+  /** Says how the tank is cared for, from the version it was read at. */
+  public Stored setCare(UUID id, UUID keeper, int version, UnaryOperator<Care> change) {
+    return transaction.execute(
+        status -> {
+          TankEntity entity = entity(id, keeper);
+          if (entity.getCareVersion() != version) {
+            throw Refused.conflict(
+                "How the tank is cared for was changed meanwhile: you have version "
+                    + version
+                    + ", stored is version "
+                    + entity.getCareVersion()
+                    + ". Nothing was saved.");
+          }
+          Stored before = stored(entity);
+          entity.setCare(json.writeValueAsString(change.apply(before.care())));
+          tanks.flush();
+          return stored(entity);
+        });
   }
 
-  private Reading read(TankModel tank, String line, Instant typedAt) {
+  /**
+   * Reads a line of shorthand as of {@code typedAt}, without keeping anything. A line that begins
+   * with the name of another tank of the keeper is read for that one.
+   */
+  public ReadFor read(UUID id, UUID keeper, String line, Instant typedAt) {
+    Addressed to = addressed(id, keeper, line);
+    Stored stored = one(to.tank(), keeper);
+    Reading reading = read(stored, to.line(), typedAt);
+    String before = line.substring(0, line.length() - to.line().length());
+    List<String> completions =
+        Completions.of(to.line(), stored.tank()).stream().map(whole -> before + whole).toList();
+    return new ReadFor(to.tank(), stored.tank().name(), reading, completions);
+  }
+
+  private Addressed addressed(UUID id, UUID keeper, String line) {
+    List<TankEntity> known = transaction.execute(status -> tanks.ofKeeper(keeper));
+    return Addressing.of(line, known.stream().map(TankEntity::getName).toList())
+        .map(
+            to ->
+                new Addressed(
+                    known.stream()
+                        .filter(tank -> tank.getName().equals(to.name()))
+                        .findFirst()
+                        .orElseThrow()
+                        .getId(),
+                    to.rest()))
+        .orElse(new Addressed(id, line));
+  }
+
+  private Reading read(Stored stored, String line, Instant typedAt) {
     Instant now = clock.instant();
     if (typedAt.isAfter(now.plus(CLOCK_TOLERANCE))) {
       throw Refused.field("at", typedAt.toString(), "not later than now, " + now);
     }
     Instant at = typedAt.isAfter(now) ? now : typedAt;
-    return Shorthand.read(line, tank, at.atZone(tank.timeZone()));
+    TankModel tank = stored.tank();
+    return Shorthand.read(
+        line, tank, at.atZone(tank.timeZone()), new Household(stored.care().bucketLitres()));
   }
 
   /**
-   * Records a line.
+   * Records a line, in the tank it is meant for.
    *
    * @param lineId made by the client; the same id again records nothing more
    * @param typedAt when the keeper typed it, which is when it happened unless it says otherwise
    */
   public Recorded record(UUID id, UUID keeper, UUID lineId, String line, Instant typedAt) {
+    Addressed to = addressed(id, keeper, line);
+    return once(() -> store(to.tank(), keeper, lineId, to.line(), typedAt));
+  }
+
+  /** Does what stores something under a client's id; of two at once the second finds the first. */
+  private <T> T once(Supplier<T> store) {
     try {
-      return transaction.execute(status -> store(id, keeper, lineId, line, typedAt));
+      return transaction.execute(status -> store.get());
     } catch (DataIntegrityViolationException raced) {
-      return transaction.execute(status -> store(id, keeper, lineId, line, typedAt));
+      return transaction.execute(status -> store.get());
     }
   }
 
   private Recorded store(UUID id, UUID keeper, UUID lineId, String line, Instant typedAt) {
-    TankModel tank = stored(entity(id, keeper)).tank();
-    Reading reading = read(tank, line, typedAt);
+    Reading reading = read(stored(entity(id, keeper)), line, typedAt);
     var known = lines.findById(lineId);
     if (known.isPresent()) {
       if (!known.get().getTankId().equals(id) || !known.get().getLine().equals(line)) {
         throw Refused.conflict("The id stands for another line already. Nothing was saved.");
       }
-      return new Recorded(lineId, reading.understood(), true);
+      return new Recorded(id, lineId, reading.understood(), true);
     }
     if (!reading.problems().isEmpty()) {
       throw new Refused(
@@ -286,16 +363,88 @@ public class TankRecords {
     if (reading.entries().isEmpty()) {
       throw Refused.field("text", "empty", "what was measured or done");
     }
+    keep(id, keeper, lineId, line, typedAt, reading.entries());
+    return new Recorded(id, lineId, reading.understood(), false);
+  }
+
+  private void keep(
+      UUID id, UUID keeper, UUID lineId, String line, Instant typedAt, List<LogEntry> read) {
     lines.saveAndFlush(new LogLineEntity(lineId, id, line, typedAt, clock.instant(), keeper));
     List<LogEntryEntity> rows = new ArrayList<>();
-    for (LogEntry entry : reading.entries()) {
+    for (LogEntry entry : read) {
       UUID entryId =
           UUID.nameUUIDFromBytes((lineId + "/" + rows.size()).getBytes(StandardCharsets.UTF_8));
       rows.add(row(entryId, id, lineId, entry, rows.size()));
     }
     entries.saveAll(rows);
     tanks.logChanged(id);
-    return new Recorded(lineId, reading.understood(), false);
+  }
+
+  /**
+   * Keeps entries that were read from elsewhere, under one line that says where.
+   *
+   * @param lineId made by the client; the same id again records nothing more
+   * @return how many are kept under the id
+   */
+  public int keepEntries(
+      UUID id, UUID keeper, UUID lineId, String origin, List<LogEntry> entriesRead) {
+    return once(
+        () -> {
+          entity(id, keeper);
+          if (lines.findByIdAndTankId(lineId, id).isEmpty()) {
+            keep(id, keeper, lineId, origin, clock.instant(), entriesRead);
+          }
+          return entriesRead.size();
+        });
+  }
+
+  /**
+   * Corrects an entry: a new line takes its place, both stay known.
+   *
+   * @param lineId made by the client; the same id again corrects nothing more
+   */
+  public Recorded correct(
+      UUID id, UUID keeper, UUID entryId, UUID lineId, String line, Instant typedAt) {
+    return once(
+        () -> {
+          entity(id, keeper);
+          LogEntryEntity entry =
+              entries.findByIdAndTankId(entryId, id).orElseThrow(() -> Refused.notFound("entry"));
+          if (entry.isWithdrawn() && !lineId.equals(entry.getReplacedBy())) {
+            throw Refused.conflict(
+                "The entry was corrected or withdrawn meanwhile. Nothing was saved.");
+          }
+          Recorded recorded = store(id, keeper, lineId, line, typedAt);
+          if (!entry.isWithdrawn()) {
+            entry.withdraw(clock.instant(), keeper, lineId);
+            entries.saveAndFlush(entry);
+          }
+          return recorded;
+        });
+  }
+
+  /** Withdraws one entry, or puts it back; saying the same again changes nothing. */
+  public void setEntryWithdrawn(UUID id, UUID keeper, UUID entryId, boolean withdrawn) {
+    transaction.executeWithoutResult(
+        status -> {
+          entity(id, keeper);
+          LogEntryEntity entry =
+              entries.findByIdAndTankId(entryId, id).orElseThrow(() -> Refused.notFound("entry"));
+          if (entry.isWithdrawn() == withdrawn) {
+            return;
+          }
+          if (entry.getReplacedBy() != null) {
+            throw Refused.conflict(
+                "The entry was corrected; withdraw the correction to have it back.");
+          }
+          if (withdrawn) {
+            entry.withdraw(clock.instant(), keeper, null);
+          } else {
+            entry.putBack();
+          }
+          entries.saveAndFlush(entry);
+          tanks.logChanged(id);
+        });
   }
 
   /** Withdraws a line, or puts it back; saying the same again changes nothing. */
@@ -310,6 +459,7 @@ public class TankRecords {
           }
           if (withdrawn) {
             line.withdraw(clock.instant(), keeper);
+            entries.findByReplacedBy(lineId).forEach(LogEntryEntity::putBack);
           } else {
             line.putBack();
           }

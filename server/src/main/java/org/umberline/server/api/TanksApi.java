@@ -2,11 +2,8 @@ package org.umberline.server.api;
 
 import jakarta.validation.Valid;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -70,16 +67,11 @@ class TanksApi {
 
   @GetMapping("/tanks/{id}/file")
   ResponseEntity<String> file(@SignedIn.Keeper SignedIn keeper, @PathVariable UUID id) {
-    Stored stored = tanks.one(id, keeper.keeperId());
-    String name =
-        stored.tank().name().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-")
-            + ".umberline.json";
-    return ResponseEntity.ok()
-        .contentType(MediaType.APPLICATION_JSON)
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment().filename(name).build().toString())
-        .body(TankFileWriter.write(stored.tank()));
+    return Downloads.of(
+        tanks.one(id, keeper.keeperId()).tank(),
+        ".umberline.json",
+        MediaType.APPLICATION_JSON_VALUE,
+        TankFileWriter::write);
   }
 
   @GetMapping("/tanks/{id}/balance")
@@ -125,8 +117,15 @@ class TanksApi {
       @SignedIn.Keeper SignedIn keeper,
       @PathVariable UUID id,
       @Valid @RequestBody Requests.Typed request) {
-    Reading reading = tanks.read(id, keeper.keeperId(), request.text(), request.at());
-    return new Views.ReadBackView(reading.understood(), reading.remarks(), reading.problems());
+    TankRecords.ReadFor read = tanks.read(id, keeper.keeperId(), request.text(), request.at());
+    Reading reading = read.reading();
+    return new Views.ReadBackView(
+        read.tank(),
+        read.name(),
+        reading.understood(),
+        reading.remarks(),
+        reading.problems(),
+        read.completions());
   }
 
   /** Records a line; the same id again records nothing more. */
@@ -137,17 +136,6 @@ class TanksApi {
       @Valid @RequestBody Requests.NewLine request) {
     Recorded recorded =
         tanks.record(id, keeper.keeperId(), request.id(), request.text().strip(), request.at());
-    return new Views.RecordedLineView(recorded.line(), recorded.understood(), recorded.repeated());
-  }
-
-  /** Withdraws a line, or puts it back. */
-  @PutMapping("/tanks/{id}/log/{line}/withdrawn")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  void withdraw(
-      @SignedIn.Keeper SignedIn keeper,
-      @PathVariable UUID id,
-      @PathVariable UUID line,
-      @Valid @RequestBody Requests.Withdrawal request) {
-    tanks.setWithdrawn(id, keeper.keeperId(), line, request.withdrawn());
+    return LogApi.view(recorded);
   }
 }

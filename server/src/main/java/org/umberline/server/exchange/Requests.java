@@ -2,6 +2,7 @@ package org.umberline.server.exchange;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
 import jakarta.validation.constraints.AssertTrue;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
@@ -10,6 +11,7 @@ import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.UUID;
 
 /** What the API takes. A constraint's message says what is allowed. */
@@ -49,6 +51,23 @@ public final class Requests {
 
   @Schema(name = "Withdrawal")
   public record Withdrawal(@NotNull(message = "true or false") Boolean withdrawn) {}
+
+  @Schema(name = "TableColumnMeant")
+  public record TableColumn(
+      @NotNull(message = "a column") String name,
+      @NotNull(message = "a meaning") String meaning,
+      @Schema(nullable = true) String analyte,
+      @Schema(nullable = true) String unit) {}
+
+  @Schema(name = "Table", description = "without columns their meanings are guessed")
+  public record Table(
+      @NotNull(message = "a table") @Size(max = 4_000_000, message = "at most 4 MB") String csv,
+      @Schema(nullable = true) @Valid List<TableColumn> columns,
+      @Schema(nullable = true) Boolean monthFirst) {}
+
+  @Schema(name = "NewTable")
+  public record NewTable(
+      @NotNull(message = "a new id") UUID id, @NotNull(message = "a table") @Valid Table table) {}
 
   @Schema(name = "RoutineChange", description = "without a routine no change is planned")
   public record RoutineChange(

@@ -1,6 +1,7 @@
 package org.umberline.server.exchange;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.List;
@@ -425,12 +426,70 @@ public final class Views {
   @Schema(name = "TakenIn")
   public record TakenInView(UUID id, String name) {}
 
-  @Schema(name = "ReadBack", description = "what a line of shorthand was read as")
+  @Schema(
+      name = "ReadBack",
+      description = "what a line of shorthand was read as, for which tank, and how it could go on")
   public record ReadBackView(
-      List<String> understood, List<String> remarks, List<String> problems) {}
+      UUID tank,
+      String name,
+      List<String> understood,
+      List<String> remarks,
+      List<String> problems,
+      List<String> completions) {}
 
   @Schema(name = "RecordedLine")
-  public record RecordedLineView(UUID id, List<String> understood, boolean repeated) {}
+  public record RecordedLineView(UUID tank, UUID id, List<String> understood, boolean repeated) {}
+
+  @Schema(
+      name = "LogEntry",
+      description = "line is what to withdraw; corrected is what the entry that replaced it says")
+  public record LogEntryView(
+      UUID id,
+      @Schema(nullable = true) UUID line,
+      OffsetDateTime at,
+      LocalDate day,
+      String kind,
+      String words,
+      String note,
+      String shorthand,
+      String recordedBy,
+      @Schema(nullable = true) Instant recordedAt,
+      boolean withdrawn,
+      String withdrawnBy,
+      @Schema(nullable = true) Instant withdrawnAt,
+      List<String> corrected) {}
+
+  @Schema(name = "LogPage")
+  public record LogPageView(List<LogEntryView> entries, boolean more) {}
+
+  @Schema(name = "Photo")
+  public record PhotoView(UUID id, LocalDate day, String note, int width, int height) {}
+
+  @Schema(name = "TableColumn")
+  public record TableColumnView(
+      String name,
+      String meaning,
+      @Schema(nullable = true) String analyte,
+      @Schema(nullable = true) String unit) {}
+
+  @Schema(name = "TableRow", description = "known: all of its tests are in the log already")
+  public record TableRowView(
+      int number,
+      @Schema(nullable = true) OffsetDateTime at,
+      List<String> words,
+      List<String> problems,
+      boolean known) {}
+
+  @Schema(name = "TableRead", description = "fresh: tests that would be kept")
+  public record TableReadView(
+      List<TableColumnView> columns,
+      List<String> meanings,
+      List<String> analytes,
+      List<TableRowView> rows,
+      int fresh) {}
+
+  @Schema(name = "TableKept")
+  public record TableKeptView(int kept) {}
 
   @Schema(name = "Problem", description = "RFC 9457")
   public record ProblemView(

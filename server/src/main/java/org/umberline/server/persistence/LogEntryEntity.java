@@ -34,6 +34,17 @@ public class LogEntryEntity {
   @Column(columnDefinition = "text")
   private String entry;
 
+  private Instant withdrawnAt;
+
+  @JdbcTypeCode(SqlTypes.CHAR)
+  @Column(length = 36)
+  private UUID withdrawnBy;
+
+  /** The line that says it rightly, when this one was corrected. */
+  @JdbcTypeCode(SqlTypes.CHAR)
+  @Column(length = 36)
+  private UUID replacedBy;
+
   protected LogEntryEntity() {}
 
   public LogEntryEntity(
@@ -48,5 +59,52 @@ public class LogEntryEntity {
 
   public String getEntry() {
     return entry;
+  }
+
+  public UUID getId() {
+    return id;
+  }
+
+  public UUID getLineId() {
+    return lineId;
+  }
+
+  public Instant getHappenedAt() {
+    return happenedAt;
+  }
+
+  public int getPlace() {
+    return place;
+  }
+
+  public Instant getWithdrawnAt() {
+    return withdrawnAt;
+  }
+
+  public UUID getWithdrawnBy() {
+    return withdrawnBy;
+  }
+
+  public UUID getReplacedBy() {
+    return replacedBy;
+  }
+
+  public boolean isWithdrawn() {
+    return withdrawnAt != null;
+  }
+
+  /**
+   * Takes the entry out of the log.
+   *
+   * @param replacing the line that says it rightly, null when nothing does
+   */
+  public void withdraw(Instant at, UUID by, UUID replacing) {
+    withdrawnAt = at;
+    withdrawnBy = by;
+    replacedBy = replacing;
+  }
+
+  public void putBack() {
+    withdraw(null, null, null);
   }
 }

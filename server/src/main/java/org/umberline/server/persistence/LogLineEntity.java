@@ -60,6 +60,22 @@ public class LogLineEntity {
     return line;
   }
 
+  public Instant getRecordedAt() {
+    return recordedAt;
+  }
+
+  public UUID getRecordedBy() {
+    return recordedBy;
+  }
+
+  public Instant getWithdrawnAt() {
+    return withdrawnAt;
+  }
+
+  public UUID getWithdrawnBy() {
+    return withdrawnBy;
+  }
+
   public boolean isWithdrawn() {
     return withdrawnAt != null;
   }

@@ -47,6 +47,15 @@ public class TankEntity {
   @OptimisticLock(excluded = true)
   private String site = "";
 
+  /** How it is cared for, as JSON; no part of the make-up. */
+  @OptimisticLock(excluded = true)
+  @Column(columnDefinition = "longtext")
+  private String care = "{}";
+
+  /** Counts the changes of the care. */
+  @OptimisticLock(excluded = true)
+  private int careVersion;
+
   /** Keepers who may see and write besides the owner; granting it is no change of the make-up. */
   @ElementCollection
   @CollectionTable(name = "co_keeper", joinColumns = @JoinColumn(name = "tank_id"))
@@ -79,6 +88,19 @@ public class TankEntity {
 
   public void setSite(String site) {
     this.site = site;
+  }
+
+  public String getCare() {
+    return care;
+  }
+
+  public int getCareVersion() {
+    return careVersion;
+  }
+
+  public void setCare(String care) {
+    this.care = care;
+    careVersion++;
   }
 
   public void addCoKeeper(UUID keeper) {

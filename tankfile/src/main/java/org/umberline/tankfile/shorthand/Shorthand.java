@@ -13,10 +13,8 @@ import java.time.temporal.ChronoUnit;
 import java.time.temporal.TemporalAdjusters;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
@@ -38,6 +36,7 @@ import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.TestUnit;
 import org.umberline.core.upkeep.Task;
 import org.umberline.tankfile.Figures;
+import org.umberline.tankfile.LogWords;
 
 /**
  * Reads one line of a keeper's shorthand, such as {@code no3 20 po4 0.15} or {@code change 40 L ro
@@ -53,8 +52,7 @@ public final class Shorthand {
 
   private static final List<String> SEVERITY = List.of("gone", "slight", "plain", "severe");
 
-  private static final Map<String, Analyte> ANALYTES = new LinkedHashMap<>();
-  private static final List<String> VERBS =
+  static final List<String> VERBS =
       List.of(
           "change", "fed", "cut", "cleaned", "renewed", "dosed", "dead", "fast", "saw", "did",
           "note");
@@ -82,36 +80,6 @@ public final class Shorthand {
 
   private static final List<String> WEEKDAYS =
       Arrays.stream(DayOfWeek.values()).map(day -> day.name().toLowerCase(Locale.ROOT)).toList();
-
-  static {
-    alias(Analyte.NITRATE, "no3", "nitrate");
-    alias(Analyte.PHOSPHATE, "po4", "phosphate");
-    alias(Analyte.AMMONIA, "nh3", "nh4", "tan", "ammonia");
-    alias(Analyte.NITRITE, "no2", "nitrite");
-    alias(Analyte.PH, "ph");
-    alias(Analyte.ALKALINITY, "kh", "alk", "alkalinity");
-    alias(Analyte.HARDNESS, "gh", "hardness");
-    alias(Analyte.CALCIUM, "ca", "calcium");
-    alias(Analyte.MAGNESIUM, "mg", "magnesium");
-    alias(Analyte.SALINITY, "sal", "salinity");
-    alias(Analyte.TEMPERATURE, "temp", "temperature");
-    alias(Analyte.SILICATE, "sio2", "silicate");
-  }
-
-  /** The shortest word for an analyte. */
-  static String wordFor(Analyte analyte) {
-    return ANALYTES.entrySet().stream()
-        .filter(entry -> entry.getValue() == analyte)
-        .map(Map.Entry::getKey)
-        .findFirst()
-        .orElseThrow();
-  }
-
-  private static void alias(Analyte analyte, String... words) {
-    for (String word : words) {
-      ANALYTES.put(word, analyte);
-    }
-  }
 
   /** Makes an entry of its time and the line's remark. */
   private interface Made {
@@ -162,6 +130,23 @@ public final class Shorthand {
     } catch (Unreadable problem) {
       return refused(problem.getMessage());
     }
+  }
+
+  /** What an entry says, in words, without its time. */
+  public static String words(LogEntry entry, TankModel tank) {
+    Shorthand shorthand =
+        new Shorthand(
+            ShorthandWriter.write(entry, tank),
+            tank,
+            entry.at().atZoneSameInstant(tank.timeZone()),
+            Household.UNKNOWN);
+    try {
+      shorthand.read();
+    } catch (Unreadable stale) {
+      // it speaks of something that is no longer in the make-up
+      return ShorthandWriter.write(entry, tank);
+    }
+    return shorthand.understood.get(0);
   }
 
   private static Reading refused(String problem) {
@@ -281,9 +266,9 @@ public final class Shorthand {
 
   private void entry() throws Unreadable {
     String word = words.isQuoted() ? "\"" + words.take() + "\"" : words.take();
-    Analyte analyte = ANALYTES.get(word);
-    if (analyte != null) {
-      test(analyte);
+    Optional<Analyte> analyte = LogWords.analyte(word);
+    if (analyte.isPresent()) {
+      test(analyte.get());
       return;
     }
     switch (word) {
@@ -320,7 +305,7 @@ public final class Shorthand {
       case "did" -> did();
       default -> {
         List<String> known = new ArrayList<>(VERBS);
-        known.addAll(ANALYTES.keySet());
+        known.addAll(LogWords.all());
         throw new Unreadable("“" + word + "” can't be read." + Words.nearest(word, known));
       }
     }

@@ -9,6 +9,7 @@ import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Sign;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.upkeep.Task;
+import org.umberline.tankfile.LogWords;
 
 /**
  * Writes a log entry as a line of shorthand that {@link Shorthand} reads as the same entry again. A
@@ -97,7 +98,7 @@ public final class ShorthandWriter {
           case ABOVE -> ">";
         };
     String unit = test.analyte() == Analyte.PH ? "" : " " + test.unit().label();
-    return Shorthand.wordFor(test.analyte())
+    return LogWords.wordFor(test.analyte())
         + " "
         + mark
         + plain(test.value())

@@ -1,0 +1,320 @@
+package org.umberline.e2e;
+
+import java.net.CookieManager;
+import java.net.HttpCookie;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Random;
+import java.util.UUID;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.Test;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.WebElement;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * How quick page and server are, told and never judged: machines differ. Run by {@code ./umberline
+ * measure}.
+ */
+class Measurements {
+  private static final JsonMapper JSON = JsonMapper.shared();
+  private static final int KEEPERS = 50;
+  private static final int ROUNDS_EACH = 6;
+  private static final Duration THINKS = Duration.ofSeconds(6);
+
+  @Test
+  void pageAndServer() throws Exception {
+    try (Application application = new Application("measure", "-XX:+UseSerialGC", "-Xmx400m")) {
+      try (Page page = new Page(application.address())) {
+        page.enterDemo();
+        TimeUnit.SECONDS.sleep(20);
+        paint(page);
+        whatIfs(page);
+        frames(page);
+      }
+      load(application.address());
+    }
+  }
+
+  private static void tell(String what, List<Double> milliseconds) {
+    Collections.sort(milliseconds);
+    System.out.printf(
+        Locale.ROOT,
+        "%-34s n %4d  median %6.0f  p95 %6.0f  most %6.0f ms%n",
+        what,
+        milliseconds.size(),
+        milliseconds.get(milliseconds.size() / 2),
+        milliseconds.get((int) (milliseconds.size() * 0.95)),
+        milliseconds.get(milliseconds.size() - 1));
+  }
+
+  /** From navigation to the sentence, and how much moves after it was painted. */
+  private static void paint(Page page) {
+    page.open("/").openTank("Breakwater");
+    String address = page.address();
+    List<Double> sentence = new ArrayList<>();
+    double shift = 0;
+    for (int i = 0; i < 8; i++) {
+      page.openAt(address);
+      page.see("sentence");
+      page.see("ledger");
+      Map<?, ?> seen =
+          (Map<?, ?>)
+              page.scriptLater(
+                  """
+                  const done = arguments[arguments.length - 1];
+                  let shift = 0, paint = 0;
+                  new PerformanceObserver(l => l.getEntries().forEach(e => shift += e.value))
+                    .observe({type: 'layout-shift', buffered: true});
+                  new PerformanceObserver(l => l.getEntries().forEach(e => paint = e.startTime))
+                    .observe({type: 'largest-contentful-paint', buffered: true});
+                  setTimeout(() => done({shift, paint}), 300);
+                  """);
+      sentence.add(((Number) seen.get("paint")).doubleValue());
+      shift = Math.max(shift, ((Number) seen.get("shift")).doubleValue());
+    }
+    tell("balance, largest paint", sentence);
+    System.out.printf(Locale.ROOT, "layout shift at most %.4f%n", shift);
+  }
+
+  /** From a key on a handle to the redrawn band, with Breakwater's full log. */
+  private static void whatIfs(Page page) {
+    page.open("/").openTank("Breakwater");
+    page.script(
+        """
+        window.redraws = [];
+        let pressed = 0;
+        document.addEventListener('keydown', () => { pressed = performance.now(); }, true);
+        let band = document.querySelector('[data-testid=nitrate-band]').getAttribute('d');
+        new MutationObserver(() => {
+          const now = document.querySelector('[data-testid=nitrate-band]')?.getAttribute('d');
+          if (!now || now === band) return;
+          band = now;
+          window.redraws.push(performance.now() - pressed);
+        }).observe(document.querySelector('[data-testid=tideline]'),
+          {subtree: true, childList: true, attributes: true, attributeFilter: ['d']});
+        """);
+    WebElement share = page.handle("share of the water to change");
+    for (int i = 0; i < 30; i++) {
+      int before = ((List<?>) page.script("return window.redraws")).size();
+      share.sendKeys(i % 2 == 0 ? Keys.ARROW_DOWN : Keys.ARROW_UP);
+      page.await("redrawn", d -> ((List<?>) page.script("return window.redraws")).size() > before);
+    }
+    List<Double> redraws = new ArrayList<>();
+    ((List<?>) page.script("return window.redraws"))
+        .forEach(value -> redraws.add(((Number) value).doubleValue()));
+    tell("key to redrawn band", redraws.subList(5, redraws.size()));
+    page.press(Keys.ESCAPE);
+  }
+
+  /** Frames while the picture is panned over three years of daily entries. */
+  private static void frames(Page page) {
+    page.open("/");
+    page.see("rounds-line");
+    String id = UUID.randomUUID().toString();
+    StringBuilder log = new StringBuilder();
+    Instant now = Instant.now();
+    for (int day = 1095; day > 0; day--) {
+      Instant at = now.minus(Duration.ofDays(day));
+      log.append(log.length() > 0 ? "," : "")
+          .append("{\"at\":\"%s\",\"type\":\"feed\",\"food\":\"f\",\"grams\":0.1}".formatted(at));
+      if (day % 3 == 0) {
+        log.append(
+            ",{\"at\":\"%s\",\"type\":\"test\",\"analyte\":\"nitrate\",\"value\":%d}"
+                .formatted(at.plusSeconds(60), 15 + day % 5));
+      }
+      if (day % 7 == 0) {
+        log.append(
+            ",{\"at\":\"%s\",\"type\":\"water-change\",\"litres\":20}"
+                .formatted(at.plusSeconds(120)));
+      }
+    }
+    String file =
+        """
+        {"format":"umberline-tank","version":1,"tank":{"name":"Three years","water":"freshwater",
+        "netVolumeL":100},"lines":{"nitrate":{"ceilingMgL":40}},
+        "foods":[{"id":"f","form":"dry"}],"feeding":[{"food":"f","gramsPerFeed":0.3}],
+        "log":["""
+            + log
+            + "]}";
+    page.scriptLater(
+        "const done = arguments[arguments.length - 1];"
+            + "const token = document.cookie.match(/XSRF-TOKEN=([^;]*)/)[1];"
+            + "fetch('/api/tanks', {method: 'POST', headers: {'Content-Type': 'application/json',"
+            + " 'X-XSRF-TOKEN': decodeURIComponent(token)}, body: "
+            + JSON.writeValueAsString(JSON.writeValueAsString(Map.of("id", id, "file", file)))
+            + "}).then(() => done(1))");
+    page.open("/tank/" + id);
+    page.see("ledger");
+    page.named("all").click();
+    page.named("year").click();
+    @SuppressWarnings("unchecked")
+    List<Number> gaps =
+        (List<Number>)
+            page.scriptLater(
+                """
+                const done = arguments[arguments.length - 1];
+                const picture = document.querySelector('[data-testid=tideline]');
+                const gaps = [];
+                let last = performance.now(), n = 0;
+                function frame(at) {
+                  gaps.push(at - last);
+                  last = at;
+                  picture.dispatchEvent(new WheelEvent('wheel', {deltaX: n % 120 < 60 ? -12 : 12,
+                    deltaY: 0, clientX: 600, bubbles: true, cancelable: true}));
+                  if (n++ < 240) requestAnimationFrame(frame); else done(gaps.slice(5));
+                }
+                requestAnimationFrame(frame);
+                """);
+    List<Double> frames = new ArrayList<>(gaps.stream().map(Number::doubleValue).toList());
+    tell("frame while panning three years", frames);
+  }
+
+  /** Fifty keepers at once, each thinking between what it does. */
+  private static void load(String address) throws Exception {
+    ExecutorService keepers = Executors.newFixedThreadPool(KEEPERS);
+    List<Future<Map<String, List<Double>>>> all = new ArrayList<>();
+    for (int k = 0; k < KEEPERS; k++) {
+      int seed = k;
+      all.add(keepers.submit((Callable<Map<String, List<Double>>>) () -> keeper(address, seed)));
+    }
+    Map<String, List<Double>> sums =
+        Map.of(
+            "what-if",
+            new ArrayList<>(),
+            "log entry",
+            new ArrayList<>(),
+            "error",
+            new ArrayList<>());
+    for (Future<Map<String, List<Double>>> one : all) {
+      one.get().forEach((what, times) -> sums.get(what).addAll(times));
+    }
+    keepers.shutdown();
+    tell("what-if, " + KEEPERS + " keepers", sums.get("what-if"));
+    tell("log entry, " + KEEPERS + " keepers", sums.get("log entry"));
+    System.out.println("errors " + sums.get("error").size());
+  }
+
+  private static Map<String, List<Double>> keeper(String address, int seed) throws Exception {
+    Map<String, List<Double>> times =
+        Map.of(
+            "what-if",
+            new ArrayList<>(),
+            "log entry",
+            new ArrayList<>(),
+            "error",
+            new ArrayList<>());
+    CookieManager cookies = new CookieManager();
+    HttpClient client = HttpClient.newBuilder().cookieHandler(cookies).build();
+    Random random = new Random(seed);
+    ask(client, cookies, address, "GET", "/api/session", "");
+    ask(client, cookies, address, "POST", "/api/demo-sign-in", "");
+    ask(client, cookies, address, "GET", "/api/session", "");
+    JsonNode tanks = JSON.readTree(ask(client, cookies, address, "GET", "/api/tanks", "").body());
+    // notes change no forecast but are recorded like anything else, in a tank of the keeper's own
+    String own = UUID.randomUUID().toString();
+    ask(
+        client,
+        cookies,
+        address,
+        "POST",
+        "/api/tanks",
+        JSON.writeValueAsString(
+            Map.of(
+                "id",
+                own,
+                "file",
+                "{\"format\":\"umberline-tank\",\"version\":1,\"tank\":{\"name\":\"L"
+                    + seed
+                    + "\",\"water\":\"freshwater\",\"netVolumeL\":100}}")));
+    String next = java.time.LocalDate.now().plusDays(2).toString();
+    for (int i = 0; i < ROUNDS_EACH; i++) {
+      TimeUnit.MILLISECONDS.sleep((long) (THINKS.toMillis() * (0.5 + random.nextDouble())));
+      timed(
+          times,
+          "what-if",
+          () ->
+              ask(
+                  client,
+                  cookies,
+                  address,
+                  "POST",
+                  tankPath(tanks),
+                  """
+                  {"solve": "NOTHING", "fraction": %s, "everyDays": 7, "nextOn": "%s"}"""
+                      .formatted(0.05 + 0.25 * random.nextDouble(), next)));
+      timed(
+          times,
+          "log entry",
+          () ->
+              ask(
+                  client,
+                  cookies,
+                  address,
+                  "POST",
+                  "/api/tanks/" + own + "/log",
+                  JSON.writeValueAsString(
+                      Map.of(
+                          "id",
+                          UUID.randomUUID().toString(),
+                          "text",
+                          "note all well",
+                          "at",
+                          Instant.now().toString()))));
+    }
+    return times;
+  }
+
+  private static String tankPath(JsonNode tanks) {
+    for (JsonNode one : tanks) {
+      if (one.path("name").asString().equals("Breakwater")) {
+        return "/api/tanks/" + one.path("id").asString() + "/what-if";
+      }
+    }
+    throw new IllegalStateException("no Breakwater");
+  }
+
+  private static void timed(
+      Map<String, List<Double>> times, String what, Callable<HttpResponse<String>> request)
+      throws Exception {
+    long begin = System.nanoTime();
+    HttpResponse<String> response = request.call();
+    double took = (System.nanoTime() - begin) / 1e6;
+    times.get(response.statusCode() < 300 ? what : "error").add(took);
+  }
+
+  private static HttpResponse<String> ask(
+      HttpClient client,
+      CookieManager cookies,
+      String address,
+      String method,
+      String path,
+      String body)
+      throws Exception {
+    HttpRequest.Builder request =
+        HttpRequest.newBuilder(URI.create(address + path))
+            .header(
+                "Content-Type",
+                body.isEmpty() ? "application/x-www-form-urlencoded" : "application/json")
+            .method(method, HttpRequest.BodyPublishers.ofString(body));
+    cookies.getCookieStore().getCookies().stream()
+        .filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))
+        .map(HttpCookie::getValue)
+        .forEach(token -> request.header("X-XSRF-TOKEN", token));
+    return client.send(request.build(), HttpResponse.BodyHandlers.ofString());
+  }
+}

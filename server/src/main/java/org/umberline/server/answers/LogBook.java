@@ -1,0 +1,159 @@
+package org.umberline.server.answers;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.TankModel;
+import org.umberline.server.answers.TankRecords.Stored;
+import org.umberline.server.exchange.Views;
+import org.umberline.server.persistence.KeeperEntity;
+import org.umberline.server.persistence.Keepers;
+import org.umberline.server.persistence.LogEntries;
+import org.umberline.server.persistence.LogEntryEntity;
+import org.umberline.server.persistence.LogLineEntity;
+import org.umberline.server.persistence.LogLines;
+import org.umberline.tankfile.TankFileReader;
+import org.umberline.tankfile.shorthand.Shorthand;
+import org.umberline.tankfile.shorthand.ShorthandWriter;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** A tank's log as a book: what was said, by whom, and what became of it. */
+@Service
+public class LogBook {
+  /** Entries one page of the book holds at most. */
+  private static final int PAGE = 200;
+
+  private final LogEntries entries;
+  private final LogLines lines;
+  private final Keepers keepers;
+  private final TransactionTemplate transaction;
+  private final JsonMapper json;
+
+  public LogBook(
+      LogEntries entries,
+      LogLines lines,
+      Keepers keepers,
+      TransactionTemplate transaction,
+      JsonMapper json) {
+    this.json = json;
+    this.entries = entries;
+    this.lines = lines;
+    this.keepers = keepers;
+    this.transaction = transaction;
+  }
+
+  /**
+   * What is looked for.
+   *
+   * @param kind a log type, empty for all
+   * @param text words that the entry holds, empty for any
+   * @param before only entries before this instant, for the next page
+   * @param sinceChange only what came with or after the last water change
+   */
+  public record Wanted(String kind, String text, Optional<Instant> before, boolean sinceChange) {}
+
+  private record Known(
+      Map<UUID, LogLineEntity> lines, Map<UUID, String> names, List<LogEntryEntity> entries) {}
+
+  /** The newest entries first, withdrawn ones among them. */
+  public Views.LogPageView page(Stored stored, Wanted wanted) {
+    Known known =
+        transaction.execute(
+            status ->
+                new Known(
+                    lines.findByTankId(stored.id()).stream()
+                        .collect(Collectors.toMap(LogLineEntity::getId, Function.identity())),
+                    keepers.findAll().stream()
+                        .collect(
+                            Collectors.toMap(KeeperEntity::getId, KeeperEntity::getSignInName)),
+                    entries.findByTankIdOrderByHappenedAtDescPlaceDesc(stored.id())));
+    TankModel tank = stored.tank();
+    Map<UUID, List<String>> byLine = new HashMap<>();
+    Map<UUID, JsonNode> read = new HashMap<>();
+    for (LogEntryEntity row : known.entries) {
+      JsonNode written = json.readTree(row.getEntry());
+      read.put(row.getId(), written);
+      byLine
+          .computeIfAbsent(row.getLineId(), any -> new ArrayList<>())
+          .add(Shorthand.words(TankFileReader.entry(written), tank));
+    }
+    Optional<Instant> since = wanted.sinceChange ? lastChange(tank) : Optional.empty();
+    List<Views.LogEntryView> found = new ArrayList<>();
+    boolean more = false;
+    for (LogEntryEntity row : known.entries) {
+      if (wanted.before.isPresent() && !row.getHappenedAt().isBefore(wanted.before.get())
+          || since.isPresent() && row.getHappenedAt().isBefore(since.get())) {
+        continue;
+      }
+      Views.LogEntryView view = view(row, read.get(row.getId()), tank, known, byLine);
+      if (!matches(view, wanted)) {
+        continue;
+      }
+      if (found.size() == PAGE) {
+        more = true;
+        break;
+      }
+      found.add(view);
+    }
+    return new Views.LogPageView(found, more);
+  }
+
+  private static Optional<Instant> lastChange(TankModel tank) {
+    return tank.log().stream()
+        .filter(LogEntry.WaterChange.class::isInstance)
+        .map(entry -> entry.at().toInstant())
+        .reduce((a, b) -> b);
+  }
+
+  private static boolean matches(Views.LogEntryView view, Wanted wanted) {
+    String text = wanted.text.strip().toLowerCase(Locale.ROOT);
+    return (wanted.kind.isEmpty() || view.kind().equals(wanted.kind))
+        && (text.isEmpty()
+            || view.words().toLowerCase(Locale.ROOT).contains(text)
+            || view.note().toLowerCase(Locale.ROOT).contains(text));
+  }
+
+  private static Views.LogEntryView view(
+      LogEntryEntity row,
+      JsonNode written,
+      TankModel tank,
+      Known known,
+      Map<UUID, List<String>> byLine) {
+    LogEntry entry = TankFileReader.entry(written);
+    LogLineEntity line = known.lines.get(row.getLineId());
+    LogLineEntity replacing = known.lines.get(row.getReplacedBy());
+    boolean withdrawn = row.isWithdrawn() || line != null && line.isWithdrawn();
+    Instant withdrawnAt =
+        row.isWithdrawn() || line == null ? row.getWithdrawnAt() : line.getWithdrawnAt();
+    UUID withdrawnBy =
+        row.isWithdrawn() || line == null ? row.getWithdrawnBy() : line.getWithdrawnBy();
+    LocalDate day = tank.dayOf(entry.at().toInstant());
+    return new Views.LogEntryView(
+        row.getId(),
+        row.getLineId(),
+        entry.at().atZoneSameInstant(tank.timeZone()).toOffsetDateTime(),
+        day,
+        written.path("type").asString(),
+        Shorthand.words(entry, tank),
+        entry.note(),
+        ShorthandWriter.write(entry, tank),
+        line == null ? "" : known.names.getOrDefault(line.getRecordedBy(), ""),
+        line == null ? null : line.getRecordedAt(),
+        withdrawn,
+        withdrawn ? known.names.getOrDefault(withdrawnBy, "") : "",
+        withdrawn ? withdrawnAt : null,
+        replacing == null ? List.of() : byLine.getOrDefault(replacing.getId(), List.of()));
+  }
+}

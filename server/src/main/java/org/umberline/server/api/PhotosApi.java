@@ -1,0 +1,100 @@
+package org.umberline.server.api;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.http.CacheControl;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.umberline.core.tank.TankModel;
+import org.umberline.server.answers.PhotoAlbum;
+import org.umberline.server.answers.TankRecords;
+import org.umberline.server.exchange.Views;
+import org.umberline.server.failure.Refused;
+import org.umberline.server.security.SignedIn;
+
+/** A tank's photos. */
+@RestController
+@RequestMapping("/api/tanks/{id}/photos")
+class PhotosApi {
+  private static final int LONGEST_NOTE = 200;
+
+  private final TankRecords tanks;
+  private final PhotoAlbum album;
+  private final Clock clock;
+
+  PhotosApi(TankRecords tanks, PhotoAlbum album, Clock clock) {
+    this.tanks = tanks;
+    this.album = album;
+    this.clock = clock;
+  }
+
+  @GetMapping
+  List<Views.PhotoView> photos(@SignedIn.Keeper SignedIn keeper, @PathVariable UUID id) {
+    TankModel tank = tanks.one(id, keeper.keeperId()).tank();
+    return album.of(id).stream()
+        .map(
+            photo ->
+                new Views.PhotoView(
+                    photo.id(),
+                    tank.dayOf(photo.takenAt()),
+                    photo.note(),
+                    photo.width(),
+                    photo.height()))
+        .toList();
+  }
+
+  /** Keeps the picture that is the body; the same id again keeps nothing more. */
+  @PutMapping(
+      path = "/{photo}",
+      consumes = {MediaType.IMAGE_JPEG_VALUE, MediaType.IMAGE_PNG_VALUE})
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void add(
+      @SignedIn.Keeper SignedIn keeper,
+      @PathVariable UUID id,
+      @PathVariable UUID photo,
+      @RequestParam(defaultValue = "") String note,
+      @RequestParam Optional<Instant> takenAt,
+      @RequestBody byte[] picture) {
+    tanks.one(id, keeper.keeperId());
+    if (note.length() > LONGEST_NOTE) {
+      throw Refused.field("note", note.length() + " characters", "at most " + LONGEST_NOTE);
+    }
+    if (picture.length > PhotoAlbum.MOST_BYTES) {
+      throw Refused.field("photo", picture.length / 1_000_000 + " MB", "at most 12 MB");
+    }
+    Instant now = clock.instant();
+    Instant taken = takenAt.filter(at -> at.isBefore(now)).orElse(now);
+    album.add(id, keeper.keeperId(), photo, note.strip(), taken, picture);
+  }
+
+  @GetMapping("/{photo}")
+  ResponseEntity<byte[]> picture(
+      @SignedIn.Keeper SignedIn keeper, @PathVariable UUID id, @PathVariable UUID photo) {
+    tanks.one(id, keeper.keeperId());
+    return ResponseEntity.ok()
+        .contentType(MediaType.IMAGE_JPEG)
+        .cacheControl(CacheControl.maxAge(Duration.ofDays(30)).cachePrivate())
+        .body(album.picture(id, photo));
+  }
+
+  @DeleteMapping("/{photo}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void remove(@SignedIn.Keeper SignedIn keeper, @PathVariable UUID id, @PathVariable UUID photo) {
+    tanks.one(id, keeper.keeperId());
+    album.remove(id, photo);
+  }
+}

@@ -1,0 +1,67 @@
+package org.umberline.server.persistence;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.UUID;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
+
+/** A picture of a tank, as it was re-encoded. */
+@Entity
+@Table(name = "photo")
+public class PhotoEntity {
+  @Id
+  @JdbcTypeCode(SqlTypes.CHAR)
+  @Column(length = 36)
+  private UUID id;
+
+  @JdbcTypeCode(SqlTypes.CHAR)
+  @Column(length = 36)
+  private UUID tankId;
+
+  private Instant takenAt;
+  private String note;
+  private int width;
+  private int height;
+
+  @Column(columnDefinition = "mediumblob")
+  private byte[] jpeg;
+
+  private Instant addedAt;
+
+  @JdbcTypeCode(SqlTypes.CHAR)
+  @Column(length = 36)
+  private UUID addedBy;
+
+  protected PhotoEntity() {}
+
+  /** The picture's size is in pixels. */
+  public PhotoEntity(
+      UUID id, UUID tankId, Instant takenAt, String note, int width, int height, byte[] jpeg) {
+    this.id = id;
+    this.tankId = tankId;
+    this.takenAt = takenAt;
+    this.note = note;
+    this.width = width;
+    this.height = height;
+    this.jpeg = jpeg.clone();
+  }
+
+  /** Who added it, and when. */
+  public PhotoEntity added(UUID by, Instant at) {
+    addedBy = by;
+    addedAt = at;
+    return this;
+  }
+
+  public UUID getTankId() {
+    return tankId;
+  }
+
+  public byte[] getJpeg() {
+    return jpeg.clone();
+  }
+}

@@ -1,0 +1,33 @@
+/**
+ * What the server last answered, kept so that it can be looked at without a connection. Nothing of
+ * it leaves this device, and signing out forgets it.
+ */
+const STORE = 'umberline-answers';
+
+/** Answers worth looking at later, by their path. */
+const KEPT =
+  /^\/api\/(session|units|tanks|rounds|upkeep|tanks\/[^/]+\/(balance|ledger|log|make-up|run-sheet|care|bench))$/;
+
+const store = () => (typeof caches === 'undefined' ? null : caches.open(STORE));
+
+/** When an answer that is shown was given, once it is not a fresh one. */
+export const GIVEN_AT = 'x-given-at';
+
+/** Keeps a fresh answer; others pass. */
+export async function keep(request: Request, answer: Response): Promise<void> {
+  const path = new URL(request.url).pathname;
+  if (request.method !== 'GET' || !answer.ok || !KEPT.test(path)) return;
+  const headers = new Headers(answer.headers);
+  headers.set(GIVEN_AT, new Date().toISOString());
+  const copy = new Response(await answer.clone().blob(), { headers });
+  await (await store())?.put(request.url, copy);
+}
+
+/** The answer last given to the same question, if it was kept. */
+export async function lastAnswer(request: Request): Promise<Response | undefined> {
+  return request.method === 'GET' ? (await store())?.match(request.url) : undefined;
+}
+
+export async function forgetAnswers(): Promise<void> {
+  if (typeof caches !== 'undefined') await caches.delete(STORE);
+}
