@@ -135,6 +135,16 @@ public final class TankState {
     return sum;
   }
 
+  /**
+   * Share of what the adsorber at {@code index} can hold that it has taken, 0..1.
+   *
+   * @param capacityMgPPerG of its medium
+   */
+  public double adsorberUsed(int index, double capacityMgPPerG) {
+    double holds = mediumG[index] * capacityMgPPerG;
+    return holds > 0 ? Math.min(1, adsorbedPhosphorus[index] / holds) : 1;
+  }
+
   /** Dry mass of the plant stand at {@code index}, g; the one past the last plant is algae. */
   public double plantDryG(int index) {
     return plantDryG[index];

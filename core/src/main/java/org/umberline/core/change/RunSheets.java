@@ -1,0 +1,461 @@
+package org.umberline.core.change;
+
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.umberline.core.change.RunSheet.BedHalf;
+import org.umberline.core.change.RunSheet.Phase;
+import org.umberline.core.change.RunSheet.Step;
+import org.umberline.core.chemistry.AmmoniaSpeciation;
+import org.umberline.core.judging.KitPower;
+import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.Blend;
+import org.umberline.core.tank.Kit;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.SubstrateKind;
+import org.umberline.core.tank.TankModel;
+import org.umberline.core.tank.WaterKind;
+import org.umberline.core.upkeep.Care;
+import org.umberline.core.upkeep.Task;
+
+/** Writes run sheets. The order of a change is common practice, no source. */
+public final class RunSheets {
+  /** Free ammonia above which to act, mg/L NH3. Common practice, no source. */
+  private static final double FREE_AMMONIA = 0.02;
+
+  /** A bucket that is heavier is better carried half full, kg. Chosen. */
+  private static final double HEAVY_KG = 12;
+
+  /** Days after a change until a test tells whether phosphate came back. Common practice. */
+  private static final int SPRINGS_BACK_DAYS = 3;
+
+  private static final double SALT_MIXES_MINUTES = 30;
+  private static final double WATCH_MINUTES = 60;
+
+  private final TankModel tank;
+  private final Care care;
+  private final Blend blend;
+  private final ChangeWater water;
+  private final double fraction;
+  private final double litres;
+  private final List<Step> steps = new ArrayList<>();
+
+  /**
+   * The sheet of one change.
+   *
+   * @param fraction of the net volume, over 0 to 1
+   * @param blend what is poured in
+   * @param levels nitrate and phosphate of tank and change water as they are believed to be now
+   */
+  public static RunSheet of(
+      TankModel tank, Care care, double fraction, Blend blend, Levels levels) {
+    return new RunSheets(tank, care, fraction, blend).write(levels);
+  }
+
+  /** Concentrations in mg/L of the ion. */
+  public record Levels(
+      double nitrate, double phosphate, double sourceNitrate, double sourcePhosphate) {}
+
+  private RunSheets(TankModel tank, Care care, double fraction, Blend blend) {
+    this.tank = tank;
+    this.care = care;
+    this.fraction = fraction;
+    this.blend = blend;
+    water = new ChangeWater(tank, blend);
+    litres = fraction * tank.netVolumeL();
+  }
+
+  private RunSheet write(Levels levels) {
+    Optional<BedHalf> bed = bed();
+    prepare();
+    switchOff();
+    out(bed);
+    pour();
+    switchOn();
+    afterwards();
+    RunSheet.After after = after(levels);
+    return new RunSheet(
+        fraction,
+        litres,
+        blend,
+        bed,
+        steps,
+        after,
+        warnings(after),
+        cautions(),
+        test(levels, after));
+  }
+
+  private void step(Phase phase, String key, String text) {
+    steps.add(new Step(key, phase, text, OptionalDouble.empty()));
+  }
+
+  private void waiting(Phase phase, String key, String text, double minutes) {
+    steps.add(new Step(key, phase, text, OptionalDouble.of(minutes)));
+  }
+
+  // ---------------------------------------------------------------- preparing
+
+  private void prepare() {
+    step(
+        Phase.PREPARE,
+        "sample",
+        "Take the test sample now, before anything is stirred, with the water at its usual level.");
+    if (blend.parts().isEmpty()) {
+      step(Phase.PREPARE, "water", "Have " + litres(litres) + " of pure water ready" + buckets());
+    } else {
+      for (Blend.Part part : blend.parts()) {
+        step(
+            Phase.PREPARE,
+            "water-" + part.water(),
+            "Have "
+                + litres(part.share() * litres)
+                + " of "
+                + tank.waterById(part.water()).name()
+                + " ready"
+                + (blend.parts().size() == 1 ? buckets() : "."));
+      }
+    }
+    double tap = water.tapShare() * litres;
+    if (tap > 0 && care.conditionerMlPer100L().isPresent()) {
+      double ml = care.conditionerMlPer100L().getAsDouble() * tap / 100;
+      step(
+          Phase.PREPARE,
+          "conditioner",
+          "Stir in " + figure(ml) + " mL of conditioner, by the strength you gave from its label.");
+    } else if (tap > 0) {
+      step(
+          Phase.PREPARE,
+          "conditioner",
+          "If your supplier adds chlorine or chloramine, condition the water by the label.");
+    }
+    salt();
+    temperature(tap);
+  }
+
+  private String buckets() {
+    if (care.bucketLitres().isEmpty()) {
+      return ".";
+    }
+    double bucket = care.bucketLitres().getAsDouble();
+    int full = (int) Math.floor(litres / bucket + 1e-9);
+    double rest = litres - full * bucket;
+    String text = full == 0 ? "" : full + (full == 1 ? " full bucket" : " full buckets");
+    if (rest > 0.05 * bucket) {
+      text += (text.isEmpty() ? "" : " and ") + "one of " + litres(rest);
+    }
+    return ": " + text + ".";
+  }
+
+  private void salt() {
+    if (tank.salinityPpt() <= 0) {
+      return;
+    }
+    double grams = water.saltG(litres, water.salinityPpt());
+    if (grams < 1) {
+      return;
+    }
+    waiting(
+        Phase.PREPARE,
+        "salt",
+        "Weigh in "
+            + figure(0.95 * grams)
+            + " g of salt of the "
+            + figure(grams)
+            + " g it will take, and mix with a pump until clear.",
+        SALT_MIXES_MINUTES);
+    step(
+        Phase.PREPARE,
+        "salinity",
+        "Measure the mix and bring it to {"
+            + figure(tank.salinityPpt())
+            + " ppt}; below tells how much more salt or water.");
+  }
+
+  private void temperature(double tap) {
+    String wanted = "{" + figure(tank.temperatureC()) + " °C}";
+    if (tap > 0 && care.hotC().isPresent() && care.coldC().isPresent()) {
+      OptionalDouble share =
+          ChangeWater.hotShare(
+              tank.temperatureC(), care.hotC().getAsDouble(), care.coldC().getAsDouble());
+      if (share.isPresent()) {
+        step(
+            Phase.PREPARE,
+            "temperature",
+            "Mix "
+                + litres(share.getAsDouble() * tap)
+                + " hot with "
+                + litres((1 - share.getAsDouble()) * tap)
+                + " cold for "
+                + wanted
+                + ", and measure it.");
+        return;
+      }
+      step(
+          Phase.PREPARE,
+          "temperature",
+          "No mix of your taps makes "
+              + wanted
+              + ": let the water stand or warm it until it is there.");
+      return;
+    }
+    step(
+        Phase.PREPARE,
+        "temperature",
+        "Bring the water to " + wanted + ", up to two degrees warmer, never colder.");
+  }
+
+  // ---------------------------------------------------------------- changing
+
+  private void switchOff() {
+    for (int i = 0; i < care.devices().size(); i++) {
+      step(
+          Phase.SWITCH_OFF,
+          "off-" + i,
+          "Unplug the " + care.devices().get(i) + (i == 0 ? " before hands go in." : "."));
+    }
+    if (tank.topOff().litresPerDay() > 0) {
+      step(Phase.SWITCH_OFF, "off-top-off", "Stop the top-off.");
+    }
+  }
+
+  private Optional<BedHalf> bed() {
+    boolean siphoned =
+        tank.substrate().kind() != SubstrateKind.BARE
+            && tank.substrate().kind() != SubstrateKind.SOIL;
+    if (!siphoned) {
+      return Optional.empty();
+    }
+    long before =
+        tank.log().stream()
+            .filter(e -> e instanceof LogEntry.WaterChange c && c.siphonedShareOfBed() > 0)
+            .count();
+    return Optional.of(before % 2 == 0 ? BedHalf.LEFT : BedHalf.RIGHT);
+  }
+
+  private void out(Optional<BedHalf> bed) {
+    step(Phase.OUT, "glass", "Let a little out, then wipe the glass.");
+    bed.ifPresent(
+        half ->
+            step(
+                Phase.OUT,
+                "bed",
+                "Drain with the nozzle low over the "
+                    + half.name().toLowerCase(Locale.ROOT)
+                    + " half of the bed; the other half is next time’s."));
+    step(Phase.OUT, "algae", "Suck out dead leaves and algae that can be seen.");
+    step(Phase.OUT, "mark", "Stop when " + litres(litres) + " are out" + mark() + ".");
+  }
+
+  private String mark() {
+    return tank.surfaceAreaCm2().isPresent()
+        ? ": {"
+            + figure(1000 * litres / tank.surfaceAreaCm2().getAsDouble())
+            + " cm} below the usual level"
+        : "";
+  }
+
+  private void pour() {
+    step(
+        Phase.IN,
+        "compare",
+        "Compare once more: "
+            + (tank.salinityPpt() > 0 ? "temperature and salinity" : "temperature")
+            + " of tank and new water.");
+    step(Phase.IN, "pour", "Pour in slowly, away from the animals, up to the usual level.");
+  }
+
+  private void switchOn() {
+    for (int i = care.devices().size() - 1; i >= 0; i--) {
+      String device = care.devices().get(i);
+      boolean heats = device.toLowerCase(Locale.ROOT).contains("heat");
+      step(
+          Phase.SWITCH_ON,
+          "on-" + i,
+          "Plug in the " + device + (heats ? " once it is under water." : "; does it run?"));
+    }
+    if (tank.topOff().litresPerDay() > 0) {
+      step(
+          Phase.SWITCH_ON,
+          "on-top-off",
+          tank.water() == WaterKind.MARINE
+              ? "Drain what is over the level until the top-off would start, then start it."
+              : "Start the top-off.");
+    }
+  }
+
+  private void afterwards() {
+    waiting(Phase.AFTERWARDS, "watch", "Watch the animals for an hour.", WATCH_MINUTES);
+    if (care.tasks().contains(Task.FLOSS)) {
+      step(Phase.AFTERWARDS, "floss", "Change the floss tomorrow.");
+    }
+    if (care.filterDaysFromChange() > 0) {
+      step(
+          Phase.AFTERWARDS,
+          "filter",
+          "Leave the filter alone for "
+              + care.filterDaysFromChange()
+              + (care.filterDaysFromChange() == 1 ? " day." : " days."));
+    }
+  }
+
+  // ---------------------------------------------------------------- what it comes to
+
+  private RunSheet.After after(Levels levels) {
+    double added =
+        tank.salinityPpt() > 0
+            ? Math.max(tank.salinityPpt(), water.salinityPpt())
+            : water.salinityPpt();
+    OptionalDouble alkalinity = water.alkalinityDkh();
+    double ammonia =
+        fraction * (water.ammoniaMgL() + water.tapShare() * care.chloramineMgL().orElse(0));
+    return new RunSheet.After(
+        levels.nitrate,
+        mixed(levels.nitrate, levels.sourceNitrate),
+        levels.phosphate,
+        mixed(levels.phosphate, levels.sourcePhosphate),
+        tank.salinityPpt(),
+        mixed(tank.salinityPpt(), added),
+        tank.alkalinityDkh(),
+        tank.alkalinityDkh().isPresent() && alkalinity.isPresent()
+            ? OptionalDouble.of(mixed(tank.alkalinityDkh().getAsDouble(), alkalinity.getAsDouble()))
+            : OptionalDouble.empty(),
+        ammonia,
+        ammonia * AmmoniaSpeciation.freeShare(tank.pH(), tank.temperatureC()));
+  }
+
+  private double mixed(double tankLevel, double sourceLevel) {
+    return (1 - fraction) * tankLevel + fraction * sourceLevel;
+  }
+
+  private List<String> warnings(RunSheet.After after) {
+    List<String> warnings = new ArrayList<>();
+    if (fraction > tank.limits().maxChangeFraction() + 1e-9) {
+      warnings.add(
+          "This is more than the largest single change you allow, "
+              + Math.round(100 * tank.limits().maxChangeFraction())
+              + " %: split it over days.");
+    }
+    tooFar(
+        warnings,
+        "Nitrate",
+        after.nitrateBefore() - after.nitrate(),
+        tank.limits().maxNitrateStepMgL(),
+        "mg/L NO3");
+    tooFar(
+        warnings,
+        "Salinity",
+        after.salinityBefore() - after.salinity(),
+        tank.limits().maxSalinityStepPpt(),
+        "ppt");
+    if (after.alkalinity().isPresent()) {
+      tooFar(
+          warnings,
+          "Alkalinity",
+          after.alkalinityBefore().getAsDouble() - after.alkalinity().getAsDouble(),
+          tank.limits().maxAlkalinityStepDkh(),
+          "dKH");
+    }
+    if (after.freeAmmonia() > FREE_AMMONIA) {
+      warnings.add(
+          "The water would bring "
+              + figure(after.freeAmmonia())
+              + " mg/L free ammonia at this pH and temperature; above 0.02 harms. Use a conditioner"
+              + " that binds ammonia, or change less at once.");
+    }
+    if (after.nitrate() > after.nitrateBefore()) {
+      warnings.add("The change water holds more nitrate than the tank: this raises it.");
+    }
+    if (after.phosphate() > after.phosphateBefore()) {
+      warnings.add("The change water holds more phosphate than the tank: this raises it.");
+    }
+    return warnings;
+  }
+
+  private static void tooFar(
+      List<String> warnings, String what, double step, OptionalDouble most, String unit) {
+    if (most.isPresent() && Math.abs(step) > most.getAsDouble() * (1 + 1e-9)) {
+      warnings.add(
+          what
+              + " would move by {"
+              + figure(Math.abs(step))
+              + " "
+              + unit
+              + "}; {"
+              + figure(most.getAsDouble())
+              + " "
+              + unit
+              + "} at once is the most you allow.");
+    }
+  }
+
+  private List<String> cautions() {
+    List<String> cautions = new ArrayList<>();
+    cautions.add(
+        "Water and mains: unplug before hands go in, leave drip loops, use residual-current"
+            + " protection; fixed wiring is a licensed electrician’s.");
+    cautions.add("Never start a siphon by mouth.");
+    double heaviest = care.bucketLitres().orElse(litres);
+    if (Math.min(heaviest, litres) > HEAVY_KG) {
+      cautions.add("A litre is a kilogram: carry half buckets, and mind wet floors.");
+    }
+    if (tank.water() == WaterKind.MARINE) {
+      cautions.add(
+          "Gloves and eye cover near zoanthid corals (palytoxin), and gloves over any cut.");
+    }
+    if (water.tapShare() > 0) {
+      cautions.add("Conditioner by its label, no more; keep it from children.");
+    }
+    cautions.add(
+        tank.salinityPpt() > 0
+            ? "Salt water never onto plants; nothing living into natural water or drains that"
+                + " reach it."
+            : "Fresh old water without medicine suits house plants; nothing living goes into"
+                + " natural water or drains that reach it.");
+    return cautions;
+  }
+
+  /** The test that would show something, if the kit can see what is in question. */
+  private Optional<RunSheet.TestAsked> test(Levels levels, RunSheet.After after) {
+    double fall = after.phosphateBefore() - after.phosphate();
+    if (canSee(Analyte.PHOSPHATE, levels.phosphate, fall)) {
+      return Optional.of(
+          new RunSheet.TestAsked(
+              "phosphate",
+              SPRINGS_BACK_DAYS,
+              "Test phosphate in "
+                  + SPRINGS_BACK_DAYS
+                  + " days: whether it is back tells water from rock, sand and feeding."));
+    }
+    if (canSee(Analyte.NITRATE, levels.nitrate, after.nitrateBefore() - after.nitrate())) {
+      return Optional.of(
+          new RunSheet.TestAsked(
+              "nitrate",
+              1,
+              "Test nitrate tomorrow: the step is large enough for your kit to show, and says what"
+                  + " source, volume and kit are worth."));
+    }
+    return Optional.empty();
+  }
+
+  private boolean canSee(Analyte analyte, double level, double fall) {
+    return tank.kits().stream()
+        .filter(kit -> kit.analyte() == analyte)
+        .findFirst()
+        .map((Kit kit) -> fall > KitPower.smallestDifference(kit, level))
+        .orElse(false);
+  }
+
+  private static String litres(double value) {
+    return "{" + figure(value) + " L}";
+  }
+
+  /** To three digits. */
+  private static String figure(double value) {
+    return new BigDecimal(value).round(new MathContext(3)).stripTrailingZeros().toPlainString();
+  }
+}

@@ -1,0 +1,226 @@
+package org.umberline.core.upkeep;
+
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeSet;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.TankModel;
+
+/**
+ * A tank's work laid out over the days ahead. Filter cleaning keeps its distance from every change,
+ * so that the living filter and the water are never both disturbed; floss is changed and water
+ * tested on the day after a change that is near; what is late is spread, a few pieces a day. Common
+ * practice, no source.
+ *
+ * @param occurrences by day
+ */
+public record Schedule(List<Occurrence> occurrences) {
+  /** Pieces of late work that a day of catching up takes besides a change. Chosen. */
+  static final int CATCH_UP_A_DAY = 2;
+
+  /** Work that follows a change is drawn to it from this many days around. */
+  static final int NEAR_A_CHANGE = 3;
+
+  /**
+   * One time a piece of work is to be done.
+   *
+   * @param lateDays by how many days it is late, 0 when it is not
+   * @param why why it stands on this day and no other, empty when nothing moved it
+   */
+  public record Occurrence(Work work, LocalDate on, int lateDays, String why) {}
+
+  public Schedule {
+    occurrences = List.copyOf(occurrences);
+  }
+
+  /**
+   * Lays the work out.
+   *
+   * @param standing the routine the changes follow, its next day may be past
+   * @param days how many, today being the first
+   */
+  public static Schedule of(
+      TankModel tank,
+      Care care,
+      List<Work> works,
+      Optional<Routine> standing,
+      LocalDate today,
+      int days) {
+    return new Maker(tank, care, standing, today, days).make(works);
+  }
+
+  /**
+   * Why a piece of work may not be done on a day.
+   *
+   * @return empty when it may
+   */
+  public static Optional<String> against(
+      TankModel tank,
+      Care care,
+      Work work,
+      Optional<Routine> standing,
+      LocalDate today,
+      LocalDate day) {
+    if (day.isBefore(today)) {
+      return Optional.of(day + " is past.");
+    }
+    Maker maker =
+        new Maker(tank, care, standing, today, (int) ChronoUnit.DAYS.between(today, day) + 60);
+    if (!work.isFilterCleaning(tank) || maker.keepsAway(day)) {
+      return Optional.empty();
+    }
+    LocalDate nearest = maker.nearestAway(day, 30);
+    return Optional.of(
+        nearest == null
+            ? "No day near "
+                + day
+                + " is "
+                + care.filterDaysFromChange()
+                + " days from every change."
+            : "A filter is cleaned at least "
+                + care.filterDaysFromChange()
+                + " days from a change; the nearest such day is "
+                + nearest
+                + ".");
+  }
+
+  private static final class Maker {
+    private final TankModel tank;
+    private final Care care;
+    private final LocalDate today;
+    private final LocalDate end;
+    private final TreeSet<LocalDate> changes = new TreeSet<>();
+    private final List<Occurrence> made = new ArrayList<>();
+    private final Map<LocalDate, Integer> catchUp = new HashMap<>();
+
+    Maker(TankModel tank, Care care, Optional<Routine> standing, LocalDate today, int days) {
+      this.tank = tank;
+      this.care = care;
+      this.today = today;
+      end = today.plusDays(days);
+      tank.log().stream()
+          .filter(LogEntry.WaterChange.class::isInstance)
+          .map(entry -> tank.dayOf(entry.at().toInstant()))
+          .filter(day -> day.isAfter(today.minusDays(60)))
+          .forEach(changes::add);
+      standing.ifPresent(routine -> changes.addAll(planned(routine)));
+    }
+
+    /** The changes to come: one that is late is due today, and the rhythm goes on from there. */
+    private List<LocalDate> planned(Routine routine) {
+      Routine from = routine.nextOn().isBefore(today) ? routine.startingOn(today) : routine;
+      return from.daysAfter(today.minusDays(1), end.plusDays(care.filterDaysFromChange()));
+    }
+
+    Schedule make(List<Work> works) {
+      works.stream()
+          .sorted(Comparator.comparingInt((Work work) -> work.lateDays(today)).reversed())
+          .forEach(this::place);
+      made.sort(Comparator.comparing(Occurrence::on).thenComparing(o -> o.work().key()));
+      return new Schedule(made);
+    }
+
+    private void place(Work work) {
+      if (work.kind() == Work.Kind.CHANGE) {
+        for (LocalDate day : changes.tailSet(today)) {
+          boolean first = made.stream().noneMatch(o -> o.work().equals(work));
+          add(work, day, first ? work.lateDays(today) : 0, "");
+        }
+        return;
+      }
+      LocalDate due = work.due();
+      boolean first = true;
+      while (due.isBefore(end)) {
+        int late = first ? work.lateDays(today) : 0;
+        LocalDate on = due.isBefore(today) ? today : due;
+        String why = "";
+        if (work.isFilterCleaning(tank)) {
+          LocalDate away = keepsAway(on) ? on : nearestAway(on, Math.max(7, work.everyDays()));
+          if (away == null) {
+            why = "No day is far enough from the changes: they come too often.";
+          } else if (!away.equals(on)) {
+            on = away;
+            why = "Kept " + care.filterDaysFromChange() + " days from a change.";
+          }
+        } else if (!(first && work.pinned()) && followsChanges(work)) {
+          LocalDate after = dayAfterChange(on);
+          if (after != null && !after.equals(on)) {
+            on = after;
+            why = "The day after a change.";
+          }
+        }
+        if (late > 0 && !(first && work.pinned())) {
+          LocalDate free = freeDay(work, on);
+          why = free.equals(on) ? why : "Catching up, a little each day.";
+          on = free;
+          catchUp.merge(on, 1, Integer::sum);
+        }
+        add(work, on, late, why);
+        LocalDate next = (on.isAfter(due) ? on : due).plusDays(work.everyDays());
+        due = next;
+        first = false;
+      }
+    }
+
+    private void add(Work work, LocalDate on, int late, String why) {
+      if (on.isBefore(end)) {
+        made.add(new Occurrence(work, on, late, why));
+      }
+    }
+
+    private static boolean followsChanges(Work work) {
+      return work.kind() == Work.Kind.TEST
+          || work.kind() == Work.Kind.TASK && work.subject().equals(Task.FLOSS.term());
+    }
+
+    private LocalDate freeDay(Work work, LocalDate from) {
+      LocalDate day = from;
+      for (int i = 0; i < 30; i++) {
+        boolean may = !work.isFilterCleaning(tank) || keepsAway(day);
+        if (may && catchUp.getOrDefault(day, 0) < CATCH_UP_A_DAY) {
+          return day;
+        }
+        day = day.plusDays(1);
+      }
+      return from;
+    }
+
+    private LocalDate dayAfterChange(LocalDate near) {
+      return changes
+          .subSet(near.minusDays(NEAR_A_CHANGE), true, near.plusDays(NEAR_A_CHANGE), true)
+          .stream()
+          .map(change -> change.plusDays(1))
+          .filter(day -> !day.isBefore(today))
+          .min(Comparator.comparingLong(day -> Math.abs(ChronoUnit.DAYS.between(day, near))))
+          .orElse(null);
+    }
+
+    boolean keepsAway(LocalDate day) {
+      int apart = care.filterDaysFromChange();
+      return apart == 0
+          || changes
+              .subSet(day.minusDays(apart - 1L), true, day.plusDays(apart - 1L), true)
+              .isEmpty();
+    }
+
+    /** The nearest day that keeps away from every change, a later one before an earlier one. */
+    LocalDate nearestAway(LocalDate day, int within) {
+      for (int i = 0; i <= within; i++) {
+        if (keepsAway(day.plusDays(i))) {
+          return day.plusDays(i);
+        }
+        if (!day.minusDays(i).isBefore(today) && keepsAway(day.minusDays(i))) {
+          return day.minusDays(i);
+        }
+      }
+      return null;
+    }
+  }
+}
