@@ -70,6 +70,16 @@
               <Log tank={place.tank} onsignedout={askSession} />
             {/await}
           {/key}
+        {:else if place.name === 'change'}
+          {#key place.tank}
+            {#await import('./places/Change.svelte') then { default: Change }}
+              <Change tank={place.tank} onsignedout={askSession} />
+            {/await}
+          {/key}
+        {:else if place.name === 'upkeep'}
+          {#await import('./places/Upkeep.svelte') then { default: Upkeep }}
+            <Upkeep onsignedout={askSession} />
+          {/await}
         {:else if place.name === 'new'}
           {#await import('./places/NewTank.svelte') then { default: NewTank }}
             <NewTank />

@@ -29,10 +29,13 @@
 
   let places = $derived([
     { name: 'rounds', path: '/', text: 'Rounds' },
+    { name: 'upkeep', path: '/upkeep', text: 'Upkeep' },
+    { name: 'bench', path: '/bench', text: 'Bench' },
     ...(place.tank
       ? [
           { name: 'balance', path: `/tank/${place.tank}`, text: tank?.name ?? 'Balance' },
           { name: 'log', path: `/tank/${place.tank}/log`, text: 'Log' },
+          { name: 'change', path: `/tank/${place.tank}/change`, text: 'Change' },
           { name: 'make-up', path: `/tank/${place.tank}/make-up`, text: 'Make-up' },
         ]
       : []),
@@ -55,11 +58,11 @@
     class:sm:inline={place.tank !== ''}
     aria-label="Umberline, to the rounds">Umberline</a
   >
-  <nav class="flex min-w-0 flex-1 items-center gap-4 sm:gap-5" aria-label="places">
+  <nav class="flex min-w-0 flex-1 items-center gap-4 overflow-x-auto sm:gap-5" aria-label="places">
     {#each places as one (one.path)}
       <a
         href={one.path}
-        class="flex min-h-11 items-center truncate"
+        class="flex min-h-11 shrink-0 items-center"
         class:font-bold={place.name === one.name}
         aria-current={place.name === one.name ? 'page' : undefined}>{one.text}</a
       >

@@ -5,8 +5,11 @@ import { neighbour } from './tanks.svelte';
 export const KEYS: [string, string][] = [
   ['/', 'to the entry line'],
   ['g r', 'to the rounds'],
+  ['g u', 'to the upkeep of all tanks'],
+  ['g t', 'to the testing bench'],
   ['g b', 'to the tank’s balance'],
   ['g l', 'to the tank’s log'],
+  ['g c', 'to the tank’s water change'],
   ['g m', 'to the tank’s make-up'],
   ['g n', 'to a new tank'],
   ['[ and ]', 'to the tank before and after'],
@@ -41,10 +44,13 @@ export function follow(event: KeyboardEvent, showKeys: () => void): boolean {
     const paths: Record<string, string> = {
       r: '/',
       n: '/new',
+      u: '/upkeep',
+      t: '/bench',
       ...(place.tank
         ? {
             b: `/tank/${place.tank}`,
             l: `/tank/${place.tank}/log`,
+            c: `/tank/${place.tank}/change`,
             m: `/tank/${place.tank}/make-up`,
           }
         : {}),
@@ -59,7 +65,7 @@ export function follow(event: KeyboardEvent, showKeys: () => void): boolean {
   }
   if ((event.key === '[' || event.key === ']') && place.tank) {
     const next = neighbour(place.tank, event.key === '[' ? -1 : 1);
-    const stays = place.name === 'make-up' || place.name === 'log';
+    const stays = ['make-up', 'log', 'change'].includes(place.name);
     if (next) goTo(`/tank/${next}${stays ? `/${place.name}` : ''}`);
     return true;
   }

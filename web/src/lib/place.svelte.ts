@@ -1,6 +1,7 @@
 import navaid from 'navaid';
 
-export type PlaceName = 'rounds' | 'balance' | 'make-up' | 'log' | 'new';
+export type PlaceName =
+  'rounds' | 'upkeep' | 'bench' | 'balance' | 'make-up' | 'log' | 'change' | 'visit' | 'new';
 
 /** Where the keeper is: the rounds, one tank's page, or a tank in the making. */
 export const place = $state<{ name: PlaceName; tank: string }>({ name: 'rounds', tank: '' });
@@ -13,7 +14,11 @@ function go(name: PlaceName, tank = ''): void {
 const router = navaid('/', () => router.route('/', true))
   .on('/', () => go('rounds'))
   .on('/new', () => go('new'))
+  .on('/upkeep', () => go('upkeep'))
+  .on('/bench', () => go('bench'))
   .on('/tank/:id', (params) => go('balance', params?.id))
+  .on('/tank/:id/change', (params) => go('change', params?.id))
+  .on('/tank/:id/visit', (params) => go('visit', params?.id))
   .on('/tank/:id/log', (params) => go('log', params?.id))
   .on('/tank/:id/make-up', (params) => go('make-up', params?.id));
 

@@ -5,6 +5,7 @@
   import { goTo } from '../lib/place.svelte';
   import { show } from '../lib/toast.svelte';
   import { drawn, volume } from '../lib/units.svelte';
+  import { said } from '../lib/said';
   import { loadTanks } from '../lib/tanks.svelte';
   import { addDays, longDay, nearDay, percent, sayDays, shortDay, timesInTen } from '../lib/words';
   import LevelStrip from '../lib/LevelStrip.svelte';
@@ -71,10 +72,9 @@
   }
 
   function due(line: RoundsLine): string {
-    const verbs: Record<string, string> = { test: 'test', clean: 'clean', renew: 'renew' };
     return line.due
       .slice(0, 3)
-      .map((work) => `${verbs[work.what]} ${work.id}, ${work.lateDays} d late`)
+      .map((work) => `${said(work.words, line.tank.today).toLowerCase()}, ${work.lateDays} d late`)
       .join(' · ');
   }
 
@@ -251,8 +251,13 @@
               </p>
             {:else if line.fraction !== undefined && line.verdict !== 'stuck'}
               <p class="flex gap-x-5 text-sm">
+                <a
+                  class="inline-flex min-h-11 items-center font-semibold underline underline-offset-4 sm:min-h-7"
+                  href="/tank/{line.tank.id}/change"
+                  aria-label="{line.tank.name}: run sheet">Run sheet</a
+                >
                 <button
-                  class="min-h-11 font-semibold underline underline-offset-4 sm:min-h-7"
+                  class="min-h-11 underline underline-offset-4 sm:min-h-7"
                   disabled={busy === line.tank.id}
                   onclick={() => done(line)}
                   aria-label="{line.tank.name}: change done">Change done</button

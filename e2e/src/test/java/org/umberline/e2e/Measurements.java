@@ -109,15 +109,20 @@ class Measurements {
           {subtree: true, childList: true, attributes: true, attributeFilter: ['d']});
         """);
     WebElement share = page.handle("share of the water to change");
-    for (int i = 0; i < 30; i++) {
-      int before = ((List<?>) page.script("return window.redraws")).size();
-      share.sendKeys(i % 2 == 0 ? Keys.ARROW_DOWN : Keys.ARROW_UP);
-      page.await("redrawn", d -> ((List<?>) page.script("return window.redraws")).size() > before);
-    }
     List<Double> redraws = new ArrayList<>();
-    ((List<?>) page.script("return window.redraws"))
-        .forEach(value -> redraws.add(((Number) value).doubleValue()));
-    tell("key to redrawn band", redraws.subList(5, redraws.size()));
+    for (int i = 0; i < 30; i++) {
+      page.script("window.redraws = []");
+      share.sendKeys(i % 20 < 10 ? Keys.ARROW_DOWN : Keys.ARROW_UP);
+      page.await(
+          "redrawn",
+          d ->
+              (Boolean)
+                  page.script(
+                      "return window.redraws.length > 0 && !document"
+                          + ".querySelector('[data-testid=outcome]').matches('.opacity-50')"));
+      redraws.add(((Number) page.script("return window.redraws.at(-1)")).doubleValue());
+    }
+    tell("key to redrawn band", new ArrayList<>(redraws.subList(5, redraws.size())));
     page.press(Keys.ESCAPE);
   }
 
@@ -194,6 +199,8 @@ class Measurements {
     }
     Map<String, List<Double>> sums =
         Map.of(
+            "first what-if",
+            new ArrayList<>(),
             "what-if",
             new ArrayList<>(),
             "log entry",
@@ -204,6 +211,7 @@ class Measurements {
       one.get().forEach((what, times) -> sums.get(what).addAll(times));
     }
     keepers.shutdown();
+    tell("first what-if of each keeper", sums.get("first what-if"));
     tell("what-if, " + KEEPERS + " keepers", sums.get("what-if"));
     tell("log entry, " + KEEPERS + " keepers", sums.get("log entry"));
     System.out.println("errors " + sums.get("error").size());
@@ -212,6 +220,8 @@ class Measurements {
   private static Map<String, List<Double>> keeper(String address, int seed) throws Exception {
     Map<String, List<Double>> times =
         Map.of(
+            "first what-if",
+            new ArrayList<>(),
             "what-if",
             new ArrayList<>(),
             "log entry",
@@ -246,7 +256,7 @@ class Measurements {
       TimeUnit.MILLISECONDS.sleep((long) (THINKS.toMillis() * (0.5 + random.nextDouble())));
       timed(
           times,
-          "what-if",
+          i == 0 ? "first what-if" : "what-if",
           () ->
               ask(
                   client,

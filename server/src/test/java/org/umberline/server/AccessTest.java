@@ -90,6 +90,24 @@ class AccessTest {
               """
               {"id": "8a5f0c9e-58a0-4dd8-9a55-0e1f9d1f4a13",
                "table": {"csv": "date,no3\\n2026-11-20,10"}}"""),
+          Map.entry(
+              "POST /api/tanks/{id}/absence",
+              """
+              {"from": "2026-12-01", "to": "2026-12-05", "gramsPerDay": 0}"""),
+          Map.entry(
+              "PUT /api/tanks/{id}/care",
+              """
+              {"version": 0, "devices": [], "filterDaysFromChange": 3, "tasks": [], "shelf": []}"""),
+          Map.entry(
+              "PUT /api/tanks/{id}/upkeep/{work}",
+              """
+              {"version": 0, "everyDays": 20}"""),
+          Map.entry(
+              "POST /api/tanks/{id}/run-sheet/salt",
+              """
+              {"litres": 20, "measuredPpt": 30}"""),
+          Map.entry("GET /api/tanks/{id}/care", ""),
+          Map.entry("GET /api/tanks/{id}/run-sheet", ""),
           Map.entry("GET /api/tanks/{id}/log", ""),
           Map.entry("GET /api/tanks/{id}/log.csv", ""),
           Map.entry("GET /api/tanks/{id}/photos", ""),
@@ -138,6 +156,7 @@ class AccessTest {
             .replace("{line}", line)
             .replace("{entry}", line)
             .replace("{photo}", line)
+            .replace("{work}", "test:nitrate")
             .replace("{whatIf}", "5f0c8a9e-58a0-4dd8-9a55-0e1f9d1f4a11");
     String body = BODIES.get(endpoint);
     return switch (endpoint.substring(0, endpoint.indexOf(' '))) {

@@ -14,6 +14,7 @@ import org.umberline.core.chemistry.AmmoniaSpeciation;
 import org.umberline.core.judging.KitPower;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Blend;
+import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.Kit;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.SubstrateKind;
@@ -226,7 +227,8 @@ public final class RunSheets {
   private Optional<BedHalf> bed() {
     boolean siphoned =
         tank.substrate().kind() != SubstrateKind.BARE
-            && tank.substrate().kind() != SubstrateKind.SOIL;
+            && tank.substrate().kind() != SubstrateKind.SOIL
+            && !hasDeepBed();
     if (!siphoned) {
       return Optional.empty();
     }
@@ -235,6 +237,11 @@ public final class RunSheets {
             .filter(e -> e instanceof LogEntry.WaterChange c && c.siphonedShareOfBed() > 0)
             .count();
     return Optional.of(before % 2 == 0 ? BedHalf.LEFT : BedHalf.RIGHT);
+  }
+
+  /** A denitrifying bed is never stirred. */
+  private boolean hasDeepBed() {
+    return tank.exports().stream().anyMatch(ExportMethod.DeepBed.class::isInstance);
   }
 
   private void out(Optional<BedHalf> bed) {
@@ -247,6 +254,9 @@ public final class RunSheets {
                 "Drain with the nozzle low over the "
                     + half.name().toLowerCase(Locale.ROOT)
                     + " half of the bed; the other half is next time’s."));
+    if (hasDeepBed()) {
+      step(Phase.OUT, "deep-bed", "Drain above the sand: the deep bed is never stirred.");
+    }
     step(Phase.OUT, "algae", "Suck out dead leaves and algae that can be seen.");
     step(Phase.OUT, "mark", "Stop when " + litres(litres) + " are out" + mark() + ".");
   }

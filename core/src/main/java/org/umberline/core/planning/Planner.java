@@ -111,16 +111,17 @@ public final class Planner {
     horizon = Math.min(limits.horizonDays(), scenario.days() - firstAhead);
     keeping = new LineKeeping(posterior, tank.lines(), horizon);
     searchDraws = Math.min(SEARCH_DRAWS, keeping.draws());
-    double nitrateSource = medianSource(Nutrient.NITRATE);
-    single = SingleChange.largest(tank, medianNow(Nutrient.NITRATE), nitrateSource);
+    double nitrateSource = levelOfChangeWater(Nutrient.NITRATE);
+    single = SingleChange.largest(tank, levelNow(Nutrient.NITRATE), nitrateSource);
     sourceTooRich =
         atOrOver(Nutrient.NITRATE, nitrateSource)
-            || atOrOver(Nutrient.PHOSPHATE, medianSource(Nutrient.PHOSPHATE));
+            || atOrOver(Nutrient.PHOSPHATE, levelOfChangeWater(Nutrient.PHOSPHATE));
     recoveryChanges = findRecovery();
     recovery = describe(recoveryChanges);
   }
 
-  private double medianNow(Nutrient nutrient) {
+  /** What the tank is believed to hold now, median of the draws, mg/L of the ion. */
+  public double levelNow(Nutrient nutrient) {
     return median(
         nutrient,
         posterior.draws().stream()
@@ -138,7 +139,8 @@ public final class Planner {
     return nutrient.ion(Quantiles.of(elementMgL, 0.5));
   }
 
-  private double medianSource(Nutrient nutrient) {
+  /** What the change water is believed to hold, median of the draws, mg/L of the ion. */
+  public double levelOfChangeWater(Nutrient nutrient) {
     double[] sample =
         posterior.draws().stream()
             .mapToDouble(
@@ -341,7 +343,7 @@ public final class Planner {
       return false;
     }
     double peak = keeping.range(changes(routine), judgedFrom(routine)).nitratePeak();
-    double step = routine.fraction() * (peak - medianSource(Nutrient.NITRATE));
+    double step = routine.fraction() * (peak - levelOfChangeWater(Nutrient.NITRATE));
     return step > most.getAsDouble() * (1 + 1e-9);
   }
 
@@ -587,7 +589,7 @@ public final class Planner {
   private Optional<String> floorNote() {
     for (Nutrient nutrient : Nutrient.values()) {
       double floor = nutrient.line(tank.lines()).floorMgL().orElse(0);
-      if (floor > 0 && medianNow(nutrient) < floor) {
+      if (floor > 0 && levelNow(nutrient) < floor) {
         return Optional.of(
             nutrient.term()
                 + " is below its floor now: change less, clean less, feed more, or dose.");
@@ -752,7 +754,7 @@ public final class Planner {
     if (days < 1) {
       return new Plan.NoChange(feasible, 0, 0, 0);
     }
-    double now = medianNow(Nutrient.NITRATE);
+    double now = levelNow(Nutrient.NITRATE);
     double ahead = keeping.mediansAfter(PlannedChanges.NONE, days)[0];
     double perDay = Nutrient.NITRATE.element(Math.max(0, ahead - now)) / days * tank.netVolumeL();
     double tissue =

@@ -9,22 +9,24 @@ import java.util.Optional;
  * no log entry of its own: it is noted as an observation. Intervals are common practice, no source.
  */
 public enum Task {
-  FLOSS("floss", "floss or sock changed", 7),
-  CARTRIDGE("cartridge", "cartridge changed", 30),
-  ACTIVATED_CARBON("carbon", "activated carbon renewed", 14),
-  IMPELLER("impeller", "impeller cleaned", 30),
-  CALIBRATION("calibration", "meters calibrated", 30),
-  GLASS("glass", "glass wiped", 7),
-  PARTS_SOAKED("soak", "pump and skimmer parts soaked", 182);
+  FLOSS("floss", "Change the floss", "floss or sock changed", 7),
+  CARTRIDGE("cartridge", "Change the cartridge", "cartridge changed", 30),
+  ACTIVATED_CARBON("carbon", "Renew the carbon", "activated carbon renewed", 14),
+  IMPELLER("impeller", "Clean the impeller", "impeller cleaned", 30),
+  CALIBRATION("calibration", "Calibrate the meters", "meters calibrated", 30),
+  GLASS("glass", "Wipe the glass", "glass wiped", 7),
+  PARTS_SOAKED("soak", "Soak pump and skimmer parts", "pump and skimmer parts soaked", 182);
 
   private static final String SIGN = "did-";
 
   private final String term;
+  private final String toDo;
   private final String words;
   private final int everyDays;
 
-  Task(String term, String words, int everyDays) {
+  Task(String term, String toDo, String words, int everyDays) {
     this.term = term;
+    this.toDo = toDo;
     this.words = words;
     this.everyDays = everyDays;
   }
@@ -32,6 +34,11 @@ public enum Task {
   /** The one word for it. */
   public String term() {
     return term;
+  }
+
+  /** What is to be done. */
+  public String toDo() {
+    return toDo;
   }
 
   /** What was done. */

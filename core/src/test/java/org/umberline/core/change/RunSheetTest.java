@@ -8,6 +8,7 @@ import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import org.umberline.core.TankBuilder;
 import org.umberline.core.tank.Blend;
+import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.upkeep.Care;
 
@@ -86,6 +87,15 @@ class RunSheetTest {
     assertThat(RunSheets.of(TANK, Care.NONE, 0.2, TAP, rich).warnings())
         .anyMatch(w -> w.contains("more nitrate"))
         .anyMatch(w -> w.contains("more phosphate"));
+  }
+
+  @Test
+  void aDeepBedIsNeverStirred() {
+    TankModel deep =
+        TANK.withExports(List.of(new ExportMethod.DeepBed("bed", 2400, 12, TankBuilder.always())));
+    RunSheet sheet = RunSheets.of(deep, Care.NONE, 0.2, TAP, LEVELS);
+    assertThat(sheet.bed()).isEmpty();
+    assertThat(sheet.steps()).anyMatch(step -> step.key().equals("deep-bed"));
   }
 
   @Test

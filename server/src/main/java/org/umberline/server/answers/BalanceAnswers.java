@@ -6,7 +6,6 @@ import java.time.temporal.ChronoUnit;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.springframework.stereotype.Service;
@@ -25,7 +24,8 @@ import org.umberline.core.tank.Lines;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.TankModel;
-import org.umberline.core.upkeep.DueWork;
+import org.umberline.core.upkeep.GearOutlook;
+import org.umberline.core.upkeep.Work;
 import org.umberline.server.answers.TankRecords.Stored;
 import org.umberline.server.exchange.Requests.LineChange;
 import org.umberline.server.exchange.Requests.Solve;
@@ -320,7 +320,11 @@ public class BalanceAnswers {
   // ---------------------------------------------------------------- rounds
 
   public Views.RoundsLineView rounds(Stored stored) {
-    return roundsLines.get(stored, today(stored), stored.site(), () -> workOutRoundsLine(stored));
+    return roundsLines.get(
+        stored,
+        today(stored),
+        List.of(stored.site(), stored.careVersion()),
+        () -> workOutRoundsLine(stored));
   }
 
   private Views.RoundsLineView workOutRoundsLine(Stored stored) {
@@ -361,15 +365,29 @@ public class BalanceAnswers {
         now.standing().map(r -> routineView(now.tank(), r)).orElse(null),
         answer.routine.map(r -> routineView(now.tank(), r)).orElse(null),
         answer.plan.testFirst().map(BalanceAnswers::testFirst).orElse(null),
-        DueWork.of(now.tank(), now.today()).stream()
+        late(stored, now).stream()
             .map(
-                due ->
+                work ->
                     new Views.DueWorkView(
-                        due.what().name().toLowerCase(Locale.ROOT),
-                        due.id(),
-                        due.everyDays(),
-                        due.lateDays()))
+                        work.key(),
+                        WorkWords.of(work, now.tank()),
+                        work.everyDays(),
+                        work.lateDays(now.today())))
             .toList());
+  }
+
+  /** Late work, the latest first. */
+  private static List<Work> late(Stored stored, Present now) {
+    return Work.of(
+            now.tank(),
+            stored.care(),
+            now.standing(),
+            now.today(),
+            GearOutlook.of(now.tank(), now.posterior(), now.today()).foreseen())
+        .stream()
+        .filter(work -> work.kind() != Work.Kind.CHANGE && work.lateDays(now.today()) > 0)
+        .sorted(Comparator.comparingInt((Work work) -> work.lateDays(now.today())).reversed())
+        .toList();
   }
 
   private static Integer daysSince(Present now, Class<? extends LogEntry> kind) {

@@ -52,6 +52,82 @@ public final class Requests {
   @Schema(name = "Withdrawal")
   public record Withdrawal(@NotNull(message = "true or false") Boolean withdrawn) {}
 
+  @Schema(name = "WorkChange", description = "everyDays 0 means that it is not wanted")
+  public record WorkChange(
+      @NotNull(message = "the care's version") Integer version,
+      @Schema(nullable = true)
+          @DecimalMin(value = "0", message = "0 to 365 days")
+          @DecimalMax(value = "365", message = "0 to 365 days")
+          Integer everyDays,
+      @Schema(nullable = true) LocalDate nextOn) {}
+
+  @Schema(name = "ShelfChange")
+  public record ShelfChange(
+      @NotNull(message = "a kit") String kit,
+      @Schema(nullable = true) LocalDate openedOn,
+      @Schema(nullable = true) LocalDate expiresOn,
+      @Schema(nullable = true)
+          @DecimalMin(value = "0", message = "0 to 10000 tests")
+          @DecimalMax(value = "10000", message = "0 to 10000 tests")
+          Integer testsLeft,
+      @Schema(nullable = true)
+          @DecimalMin(value = "0", message = "0 to 60 minutes")
+          @DecimalMax(value = "60", message = "0 to 60 minutes")
+          Double minutes) {}
+
+  @Schema(name = "CareChange")
+  public record CareChange(
+      @NotNull(message = "the care's version") Integer version,
+      @Schema(nullable = true)
+          @DecimalMin(value = "0.5", message = "0.5 to 200 L")
+          @DecimalMax(value = "200", message = "0.5 to 200 L")
+          Double bucketLitres,
+      @Schema(nullable = true)
+          @DecimalMin(value = "0.01", message = "0.01 to 1000 mL a 100 L")
+          @DecimalMax(value = "1000", message = "0.01 to 1000 mL a 100 L")
+          Double conditionerMlPer100L,
+      @Schema(nullable = true)
+          @DecimalMin(value = "0", message = "0 to 10 mg/L")
+          @DecimalMax(value = "10", message = "0 to 10 mg/L")
+          Double chloramineMgL,
+      @Schema(nullable = true)
+          @DecimalMin(value = "20", message = "20 to 95 °C")
+          @DecimalMax(value = "95", message = "20 to 95 °C")
+          Double hotC,
+      @Schema(nullable = true)
+          @DecimalMin(value = "0", message = "0 to 35 °C")
+          @DecimalMax(value = "35", message = "0 to 35 °C")
+          Double coldC,
+      @NotNull(message = "a list of devices") @Size(max = 20, message = "at most 20 devices")
+          List<@Size(max = 40, message = "at most 40 characters") String> devices,
+      @NotNull(message = "days")
+          @DecimalMin(value = "0", message = "0 to 14 days")
+          @DecimalMax(value = "14", message = "0 to 14 days")
+          Integer filterDaysFromChange,
+      @NotNull(message = "a list of tasks") List<String> tasks,
+      @NotNull(message = "a list of kits") @Size(max = 50, message = "at most 50 kits") @Valid
+          List<ShelfChange> shelf) {}
+
+  @Schema(name = "Away", description = "gramsPerDay is fed meanwhile, 0 for nothing")
+  public record Away(
+      @NotNull(message = "a day") LocalDate from,
+      @NotNull(message = "a day") LocalDate to,
+      @NotNull(message = "grams a day")
+          @DecimalMin(value = "0", message = "0 to 10000 g a day")
+          @DecimalMax(value = "10000", message = "0 to 10000 g a day")
+          Double gramsPerDay) {}
+
+  @Schema(name = "Mixed")
+  public record Mixed(
+      @NotNull(message = "litres")
+          @DecimalMin(value = "0.1", message = "0.1 to 100000 L")
+          @DecimalMax(value = "100000", message = "0.1 to 100000 L")
+          Double litres,
+      @NotNull(message = "a salinity")
+          @DecimalMin(value = "0", message = "0 to 60 ppt")
+          @DecimalMax(value = "60", message = "0 to 60 ppt")
+          Double measuredPpt) {}
+
   @Schema(name = "TableColumnMeant")
   public record TableColumn(
       @NotNull(message = "a column") String name,

@@ -227,8 +227,8 @@ public final class Views {
       @Schema(nullable = true) TestFirstView testFirst,
       List<DueWorkView> due) {}
 
-  @Schema(name = "DueWork", description = "what is test, clean or renew")
-  public record DueWorkView(String what, String id, int everyDays, int lateDays) {}
+  @Schema(name = "DueWork")
+  public record DueWorkView(String work, String words, int everyDays, int lateDays) {}
 
   @Schema(name = "Term", description = "one figure of a sum; unit as the API names it")
   public record TermView(
@@ -461,6 +461,133 @@ public final class Views {
 
   @Schema(name = "LogPage")
   public record LogPageView(List<LogEntryView> entries, boolean more) {}
+
+  @Schema(name = "Upkeep")
+  public record UpkeepView(List<UpkeepTankView> tanks) {}
+
+  @Schema(name = "UpkeepTank")
+  public record UpkeepTankView(
+      UUID id,
+      String name,
+      String site,
+      LocalDate today,
+      int careVersion,
+      List<OccurrenceView> occurrences,
+      List<WorkView> works,
+      @Schema(nullable = true) CatchUpView catchUp) {}
+
+  @Schema(
+      name = "Occurrence",
+      description = "doneAs is the line that notes it, empty where more must be said")
+  public record OccurrenceView(
+      String work,
+      String kind,
+      String words,
+      String doneAs,
+      LocalDate on,
+      int lateDays,
+      String why) {}
+
+  @Schema(name = "Work", description = "origin is TRADE, KEEPER, ROUTINE or MODEL")
+  public record WorkView(
+      String key,
+      String kind,
+      String words,
+      int everyDays,
+      String origin,
+      @Schema(nullable = true) LocalDate lastDone,
+      String reason) {}
+
+  @Schema(name = "CatchUp")
+  public record CatchUpView(int missed, LocalDate since) {}
+
+  @Schema(name = "AbsenceOutcome")
+  public record AbsenceOutcomeView(
+      double changeBefore,
+      double litres,
+      double probabilityWithinLines,
+      double nitratePeakMgL,
+      double phosphatePeakMgL) {}
+
+  @Schema(
+      name = "Absence",
+      description = "with is what the smallest change before it brings, where one is needed")
+  public record AbsenceView(
+      int days,
+      double rationGPerDay,
+      double shareOfRation,
+      double gramsInAll,
+      AbsenceOutcomeView without,
+      @Schema(nullable = true) AbsenceOutcomeView with,
+      LocalDate changeOn,
+      LocalDate testOn,
+      double confidence,
+      double largestFraction) {}
+
+  @Schema(name = "CalendarFeed", description = "address is told once, when it is made")
+  public record CalendarView(
+      @Schema(nullable = true) Instant since, @Schema(nullable = true) String address) {}
+
+  @Schema(name = "CareTask")
+  public record TaskView(String term, String words, int everyDays) {}
+
+  @Schema(name = "Shelf", description = "a kit's reagents")
+  public record ShelfView(
+      String kit,
+      @Schema(nullable = true) LocalDate openedOn,
+      @Schema(nullable = true) LocalDate expiresOn,
+      @Schema(nullable = true) Integer testsLeft,
+      @Schema(nullable = true) Double minutes) {}
+
+  @Schema(name = "Care")
+  public record CareView(
+      int version,
+      @Schema(nullable = true) Double bucketLitres,
+      @Schema(nullable = true) Double conditionerMlPer100L,
+      @Schema(nullable = true) Double chloramineMgL,
+      @Schema(nullable = true) Double hotC,
+      @Schema(nullable = true) Double coldC,
+      List<String> devices,
+      int filterDaysFromChange,
+      List<String> tasks,
+      List<TaskView> offered,
+      List<ShelfView> shelf) {}
+
+  @Schema(name = "BlendPart")
+  public record PartView(String water, String name, double share) {}
+
+  @Schema(name = "Step", description = "quantities stand in braces with their units")
+  public record StepView(
+      String key, String phase, String text, @Schema(nullable = true) Double minutes) {}
+
+  @Schema(name = "Moved")
+  public record MovedView(
+      String what,
+      @Schema(nullable = true) Double before,
+      @Schema(nullable = true) Double after,
+      String unit) {}
+
+  @Schema(name = "TestAsked")
+  public record TestAskedView(String analyte, int daysFrom, String why) {}
+
+  @Schema(name = "RunSheet")
+  public record RunSheetView(
+      UUID tank,
+      LocalDate today,
+      double fraction,
+      double litres,
+      double netVolumeL,
+      List<PartView> water,
+      @Schema(nullable = true) String bed,
+      List<StepView> steps,
+      List<MovedView> after,
+      List<String> warnings,
+      List<String> cautions,
+      @Schema(nullable = true) TestAskedView testOn,
+      boolean salted) {}
+
+  @Schema(name = "Salt", description = "g of salt still to add, or L of pure water")
+  public record SaltView(double saltG, double pureL) {}
 
   @Schema(name = "Photo")
   public record PhotoView(UUID id, LocalDate day, String note, int width, int height) {}

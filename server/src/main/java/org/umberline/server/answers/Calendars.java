@@ -1,0 +1,124 @@
+package org.umberline.server.answers;
+
+import java.io.IOException;
+import java.io.StringWriter;
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.security.SecureRandom;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.HexFormat;
+import java.util.Optional;
+import java.util.UUID;
+import net.fortuna.ical4j.data.CalendarOutputter;
+import net.fortuna.ical4j.model.Calendar;
+import net.fortuna.ical4j.model.component.VEvent;
+import net.fortuna.ical4j.model.property.Description;
+import net.fortuna.ical4j.model.property.ProdId;
+import net.fortuna.ical4j.model.property.Uid;
+import net.fortuna.ical4j.model.property.immutable.ImmutableCalScale;
+import net.fortuna.ical4j.model.property.immutable.ImmutableVersion;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import org.umberline.core.upkeep.Schedule;
+import org.umberline.server.answers.TankRecords.Stored;
+import org.umberline.server.failure.Refused;
+import org.umberline.server.persistence.CalendarFeedEntity;
+import org.umberline.server.persistence.CalendarFeeds;
+
+/** Upkeep as an iCalendar file (RFC 5545), also at a private address that can be revoked. */
+@Service
+public class Calendars {
+  private static final int DAYS = 56;
+  private static final int TOKEN_BYTES = 24;
+
+  private final TankRecords tanks;
+  private final UpkeepAnswers upkeep;
+  private final CalendarFeeds feeds;
+  private final TransactionTemplate transaction;
+  private final Clock clock;
+  private final SecureRandom random = new SecureRandom();
+
+  public Calendars(
+      TankRecords tanks,
+      UpkeepAnswers upkeep,
+      CalendarFeeds feeds,
+      TransactionTemplate transaction,
+      Clock clock) {
+    this.tanks = tanks;
+    this.upkeep = upkeep;
+    this.feeds = feeds;
+    this.transaction = transaction;
+    this.clock = clock;
+  }
+
+  /** The work of all tanks of a keeper, a whole-day event for each time. */
+  public String of(UUID keeper) {
+    Calendar calendar = new Calendar();
+    calendar.add(new ProdId("-//Umberline//Upkeep 1//EN"));
+    calendar.add(ImmutableVersion.VERSION_2_0);
+    calendar.add(ImmutableCalScale.GREGORIAN);
+    for (Stored stored : tanks.all(keeper)) {
+      for (Schedule.Occurrence o : upkeep.layOut(stored, DAYS).schedule().occurrences()) {
+        String what = plain(WorkWords.of(o.work(), stored.tank()));
+        VEvent event = new VEvent(o.on(), stored.tank().name() + ": " + what);
+        String id = stored.id() + "/" + o.work().key() + "/" + o.on();
+        event.add(
+            new Uid(UUID.nameUUIDFromBytes(id.getBytes(StandardCharsets.UTF_8)) + "@umberline"));
+        if (!o.why().isEmpty()) {
+          event.add(new Description(o.why()));
+        }
+        calendar.add(event);
+      }
+    }
+    StringWriter text = new StringWriter();
+    try {
+      new CalendarOutputter(false).output(calendar, text);
+    } catch (IOException e) {
+      throw new IllegalStateException("a string could not be written to", e);
+    }
+    return text.toString();
+  }
+
+  private static String plain(String words) {
+    return words.replaceAll("[{}]", "");
+  }
+
+  /** When the keeper's address was made; empty when there is none. */
+  public Optional<Instant> since(UUID keeper) {
+    return feeds.findById(keeper).map(CalendarFeedEntity::getMadeAt);
+  }
+
+  /** Makes a new address, told this once; one made before opens nothing any more. */
+  public String renew(UUID keeper) {
+    byte[] bytes = new byte[TOKEN_BYTES];
+    random.nextBytes(bytes);
+    String token = HexFormat.of().formatHex(bytes);
+    transaction.executeWithoutResult(
+        status -> feeds.save(new CalendarFeedEntity(keeper, hash(token), clock.instant())));
+    return token;
+  }
+
+  /** Closes the address. */
+  public void revoke(UUID keeper) {
+    transaction.executeWithoutResult(status -> feeds.deleteById(keeper));
+  }
+
+  /** The calendar behind an address. */
+  public String behind(String token) {
+    return feeds
+        .findByTokenHash(hash(token))
+        .map(feed -> of(feed.getKeeperId()))
+        .orElseThrow(() -> Refused.notFound("calendar"));
+  }
+
+  private static String hash(String token) {
+    try {
+      MessageDigest digest = MessageDigest.getInstance("SHA-256");
+      return HexFormat.of().formatHex(digest.digest(token.getBytes(StandardCharsets.UTF_8)));
+    } catch (NoSuchAlgorithmException e) {
+      throw new IllegalStateException("every Java has SHA-256", e);
+    }
+  }
+}

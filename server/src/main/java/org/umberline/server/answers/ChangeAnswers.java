@@ -1,0 +1,116 @@
+package org.umberline.server.answers;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.springframework.stereotype.Service;
+import org.umberline.core.change.ChangeWater;
+import org.umberline.core.change.RunSheet;
+import org.umberline.core.change.RunSheets;
+import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.planning.Plan;
+import org.umberline.core.planning.Planner;
+import org.umberline.core.tank.Blend;
+import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.TankModel;
+import org.umberline.server.answers.TankRecords.Stored;
+import org.umberline.server.exchange.Requests;
+import org.umberline.server.exchange.Views;
+import org.umberline.server.failure.Refused;
+import org.umberline.tankfile.Figures;
+
+/** Run sheets of water changes. */
+@Service
+public class ChangeAnswers {
+  private final Posteriors posteriors;
+
+  public ChangeAnswers(Posteriors posteriors) {
+    this.posteriors = posteriors;
+  }
+
+  /**
+   * The sheet of a change.
+   *
+   * @param fraction of the net volume; empty for what the plan says
+   */
+  public Views.RunSheetView sheet(Stored stored, Optional<Double> fraction) {
+    Present now = posteriors.present(stored, stored.tank().lines());
+    Planner planner = now.planner();
+    double share = fraction.orElseGet(() -> planned(now, planner));
+    if (!(share > 0 && share <= 1)) {
+      throw Refused.field("fraction", String.valueOf(share), "over 0 to 1");
+    }
+    TankModel tank = stored.tank();
+    Blend blend = tank.changeWater();
+    RunSheets.Levels levels =
+        new RunSheets.Levels(
+            planner.levelNow(Nutrient.NITRATE),
+            planner.levelNow(Nutrient.PHOSPHATE),
+            planner.levelOfChangeWater(Nutrient.NITRATE),
+            planner.levelOfChangeWater(Nutrient.PHOSPHATE));
+    return view(stored, now, RunSheets.of(tank, stored.care(), share, blend, levels));
+  }
+
+  /** What the plan wants today, else what the routine takes next, else a quarter. */
+  private static double planned(Present now, Planner planner) {
+    Plan plan = planner.plan();
+    return plan.today().fraction().isPresent()
+        ? plan.today().fraction().getAsDouble()
+        : now.standing().map(Routine::fraction).orElse(0.25);
+  }
+
+  private static Views.RunSheetView view(Stored stored, Present now, RunSheet sheet) {
+    RunSheet.After after = sheet.after();
+    return new Views.RunSheetView(
+        stored.id(),
+        now.today(),
+        sheet.fraction(),
+        Figures.rounded(sheet.litres()),
+        stored.tank().netVolumeL(),
+        sheet.water().parts().stream()
+            .map(
+                part ->
+                    new Views.PartView(
+                        part.water(), stored.tank().waterById(part.water()).name(), part.share()))
+            .toList(),
+        sheet.bed().map(half -> half.name().toLowerCase(Locale.ROOT)).orElse(null),
+        sheet.steps().stream()
+            .map(
+                step ->
+                    new Views.StepView(
+                        step.key(), step.phase().name(), step.text(), number(step.minutes())))
+            .toList(),
+        List.of(
+            moved("nitrate", after.nitrateBefore(), after.nitrate(), "mg/L NO3"),
+            moved("phosphate", after.phosphateBefore(), after.phosphate(), "mg/L PO4"),
+            moved("salinity", after.salinityBefore(), after.salinity(), "ppt"),
+            new Views.MovedView(
+                "alkalinity", number(after.alkalinityBefore()), number(after.alkalinity()), "dKH"),
+            new Views.MovedView(
+                "ammonia from the tap", null, Figures.rounded(after.ammonia()), "mg/L NH3")),
+        sheet.warnings(),
+        sheet.cautions(),
+        sheet
+            .testOn()
+            .map(t -> new Views.TestAskedView(t.analyte(), t.daysFrom(), t.why()))
+            .orElse(null),
+        stored.tank().salinityPpt() > 0);
+  }
+
+  private static Views.MovedView moved(String what, double before, double after, String unit) {
+    return new Views.MovedView(what, Figures.rounded(before), Figures.rounded(after), unit);
+  }
+
+  private static Double number(OptionalDouble value) {
+    return value.isPresent() ? Figures.rounded(value.getAsDouble()) : null;
+  }
+
+  /** What mixed water still lacks by its measured salinity. */
+  public Views.SaltView salt(TankModel tank, Requests.Mixed request) {
+    ChangeWater water = new ChangeWater(tank, tank.changeWater());
+    return new Views.SaltView(
+        Figures.rounded(water.saltG(request.litres(), request.measuredPpt())),
+        Figures.rounded(water.dilutionL(request.litres(), request.measuredPpt())));
+  }
+}

@@ -1,0 +1,272 @@
+package org.umberline.server.answers;
+
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.umberline.core.planning.Absence;
+import org.umberline.core.planning.Planner;
+import org.umberline.core.tank.Feeding;
+import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.TankModel;
+import org.umberline.core.upkeep.Care;
+import org.umberline.core.upkeep.CatchUp;
+import org.umberline.core.upkeep.GearOutlook;
+import org.umberline.core.upkeep.Schedule;
+import org.umberline.core.upkeep.Work;
+import org.umberline.server.answers.TankRecords.Stored;
+import org.umberline.server.exchange.Requests;
+import org.umberline.server.exchange.Views;
+import org.umberline.server.failure.Refused;
+import org.umberline.tankfile.Figures;
+
+/** Recurring work over all tanks, and what an absence does to one. */
+@Service
+public class UpkeepAnswers {
+  private final TankRecords tanks;
+  private final Posteriors posteriors;
+  private final AnswerCache<GearOutlook> outlooks = new AnswerCache<>(300);
+
+  public UpkeepAnswers(TankRecords tanks, Posteriors posteriors) {
+    this.tanks = tanks;
+    this.posteriors = posteriors;
+  }
+
+  /** A tank's work laid out. */
+  record LaidOut(
+      Stored stored,
+      LocalDate today,
+      Optional<Routine> standing,
+      GearOutlook outlook,
+      List<Work> works,
+      Schedule schedule) {}
+
+  LaidOut layOut(Stored stored, int days) {
+    Present now = posteriors.present(stored, stored.tank().lines());
+    GearOutlook outlook =
+        outlooks.get(
+            stored,
+            now.today(),
+            "",
+            () -> GearOutlook.of(now.tank(), now.posterior(), now.today()));
+    List<Work> works =
+        Work.of(stored.tank(), stored.care(), now.standing(), now.today(), outlook.foreseen());
+    return new LaidOut(
+        stored,
+        now.today(),
+        now.standing(),
+        outlook,
+        works,
+        Schedule.of(stored.tank(), stored.care(), works, now.standing(), now.today(), days));
+  }
+
+  /** The work of every tank over the next days. */
+  public Views.UpkeepView upkeep(UUID keeper, int days) {
+    List<Views.UpkeepTankView> views = new ArrayList<>();
+    for (Stored stored : tanks.all(keeper)) {
+      views.add(view(layOut(stored, days)));
+    }
+    return new Views.UpkeepView(views);
+  }
+
+  private static Views.UpkeepTankView view(LaidOut laidOut) {
+    Stored stored = laidOut.stored;
+    TankModel tank = stored.tank();
+    return new Views.UpkeepTankView(
+        stored.id(),
+        tank.name(),
+        stored.site(),
+        laidOut.today,
+        stored.careVersion(),
+        laidOut.schedule.occurrences().stream()
+            .map(
+                o ->
+                    new Views.OccurrenceView(
+                        o.work().key(),
+                        o.work().kind().name(),
+                        WorkWords.of(o.work(), tank),
+                        WorkWords.doneAs(o.work()),
+                        o.on(),
+                        o.lateDays(),
+                        o.why()))
+            .toList(),
+        laidOut.works.stream()
+            .map(
+                work ->
+                    new Views.WorkView(
+                        work.key(),
+                        work.kind().name(),
+                        WorkWords.of(work, tank),
+                        work.everyDays(),
+                        work.origin().name(),
+                        work.lastDone().orElse(null),
+                        reason(work, laidOut)))
+            .toList(),
+        laidOut
+            .standing
+            .flatMap(routine -> CatchUp.of(routine, laidOut.today))
+            .map(missed -> new Views.CatchUpView(missed.missed(), missed.since()))
+            .orElse(null));
+  }
+
+  /** What the model knows of it, in words. */
+  private static String reason(Work work, LaidOut laidOut) {
+    for (GearOutlook.Wear wear : laidOut.outlook.wear()) {
+      if (work.key().equals(Work.key(Work.Kind.RENEW, wear.export()))) {
+        return "About "
+            + Math.round(100 * wear.used())
+            + " % of what it can hold is taken; at 80 % about "
+            + wear.spentOn()
+            + ".";
+      }
+    }
+    for (GearOutlook.Growth growth : laidOut.outlook.growth()) {
+      if (work.key().equals(Work.key(Work.Kind.THIN, growth.plant()))) {
+        return "About "
+            + Figures.plain(Math.round(growth.wetMassG()))
+            + " g now; crowded about "
+            + growth.crowdedOn()
+            + " at the earliest.";
+      }
+    }
+    return "";
+  }
+
+  /**
+   * Moves a piece of work, or sets how often it is done.
+   *
+   * @throws Refused naming the nearest day that the rules allow
+   */
+  public void set(Stored stored, UUID keeper, String key, Requests.WorkChange request) {
+    LaidOut laidOut = layOut(stored, 1);
+    Work work =
+        laidOut.works.stream()
+            .filter(one -> one.key().equals(key))
+            .findFirst()
+            .or(() -> unwanted(stored, laidOut, key))
+            .orElseThrow(() -> Refused.notFound("work"));
+    if (work.kind() == Work.Kind.CHANGE) {
+      moveChange(stored, keeper, laidOut, request);
+      return;
+    }
+    if (request.nextOn() != null) {
+      Schedule.against(
+              stored.tank(), stored.care(), work, laidOut.standing, laidOut.today, request.nextOn())
+          .ifPresent(
+              why -> {
+                throw Refused.field("nextOn", request.nextOn().toString(), why);
+              });
+    }
+    tanks.setCare(
+        stored.id(),
+        keeper,
+        request.version(),
+        care -> {
+          Optional<Care.Habit> before = care.habit(key);
+          OptionalInt every =
+              request.everyDays() != null
+                  ? OptionalInt.of(request.everyDays())
+                  : before.map(Care.Habit::everyDays).orElse(OptionalInt.empty());
+          Optional<LocalDate> next =
+              request.everyDays() != null && request.nextOn() == null
+                  ? Optional.empty()
+                  : Optional.ofNullable(request.nextOn());
+          return care.with(new Care.Habit(key, every, next));
+        });
+  }
+
+  /** Work that the keeper once did not want has no place in the list, but can be wanted again. */
+  private static Optional<Work> unwanted(Stored stored, LaidOut laidOut, String key) {
+    Care asIfNothingSaid =
+        new Care(
+            stored.care().bucketLitres(),
+            stored.care().conditionerMlPer100L(),
+            stored.care().chloramineMgL(),
+            stored.care().hotC(),
+            stored.care().coldC(),
+            stored.care().devices(),
+            stored.care().filterDaysFromChange(),
+            stored.care().tasks(),
+            List.of(),
+            stored.care().shelf());
+    return Work.of(
+            stored.tank(),
+            asIfNothingSaid,
+            laidOut.standing,
+            laidOut.today,
+            laidOut.outlook.foreseen())
+        .stream()
+        .filter(work -> work.key().equals(key))
+        .findFirst();
+  }
+
+  private void moveChange(
+      Stored stored, UUID keeper, LaidOut laidOut, Requests.WorkChange request) {
+    if (request.nextOn() == null || request.nextOn().isBefore(laidOut.today)) {
+      throw Refused.field("nextOn", String.valueOf(request.nextOn()), "today or later");
+    }
+    Routine routine = laidOut.standing.orElseThrow(() -> Refused.notFound("routine"));
+    tanks.change(
+        stored.id(),
+        keeper,
+        stored.version(),
+        tank -> tank.withRoutine(Optional.of(routine.startingOn(request.nextOn()))));
+  }
+
+  /** What comes of being away. */
+  public Views.AbsenceView absence(Stored stored, Requests.Away request) {
+    Present now = posteriors.present(stored, stored.tank().lines());
+    LocalDate last = now.today().plusDays(now.horizon());
+    boolean inOrder =
+        request.from().isAfter(now.today())
+            && !request.to().isBefore(request.from())
+            && !request.to().isAfter(last);
+    if (!inOrder) {
+      throw Refused.field(
+          "from",
+          request.from() + " to " + request.to(),
+          "days after " + now.today() + " up to " + last + ", in order");
+    }
+    double ration = rationG(now.tank(), now.today());
+    if (ration <= 0 && request.gramsPerDay() > 0) {
+      throw Refused.field(
+          "gramsPerDay", String.valueOf(request.gramsPerDay()), "0: the tank has no ration");
+    }
+    double share = ration > 0 ? request.gramsPerDay() / ration : 0;
+    Absence absence = Absence.of(now.tank(), now.posterior(), request.from(), request.to(), share);
+    Planner planner = now.planner();
+    int days = (int) ChronoUnit.DAYS.between(request.from(), request.to()) + 1;
+    return new Views.AbsenceView(
+        days,
+        Figures.rounded(ration),
+        Figures.rounded(share),
+        Figures.rounded(request.gramsPerDay() * days),
+        outcome(stored.tank(), absence.without()),
+        absence.with().map(o -> outcome(stored.tank(), o)).orElse(null),
+        absence.changeOn(),
+        absence.testOn(),
+        now.tank().limits().confidence(),
+        planner.largestChange().largestFraction());
+  }
+
+  private static Views.AbsenceOutcomeView outcome(TankModel tank, Absence.Outcome outcome) {
+    return new Views.AbsenceOutcomeView(
+        outcome.changeBefore(),
+        Figures.rounded(outcome.changeBefore() * tank.netVolumeL()),
+        Figures.rounded(outcome.probabilityWithinLines()),
+        Figures.rounded(outcome.nitratePeakMgL()),
+        Figures.rounded(outcome.phosphatePeakMgL()));
+  }
+
+  /** The standing ration of the day, g a day as fed. */
+  static double rationG(TankModel tank, LocalDate day) {
+    return tank.feeding().stream()
+        .filter(feeding -> feeding.span().contains(day))
+        .mapToDouble(Feeding::gramsPerDay)
+        .sum();
+  }
+}

@@ -1,0 +1,47 @@
+package org.umberline.server.api;
+
+import jakarta.validation.Valid;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.umberline.server.answers.ChangeAnswers;
+import org.umberline.server.answers.TankRecords;
+import org.umberline.server.exchange.Requests;
+import org.umberline.server.exchange.Views;
+import org.umberline.server.security.SignedIn;
+
+/** A water change as it is done. */
+@RestController
+@RequestMapping("/api/tanks/{id}/run-sheet")
+class ChangeApi {
+  private final TankRecords tanks;
+  private final ChangeAnswers changes;
+
+  ChangeApi(TankRecords tanks, ChangeAnswers changes) {
+    this.tanks = tanks;
+    this.changes = changes;
+  }
+
+  @GetMapping
+  Views.RunSheetView sheet(
+      @SignedIn.Keeper SignedIn keeper,
+      @PathVariable UUID id,
+      @RequestParam Optional<Double> fraction) {
+    return changes.sheet(tanks.one(id, keeper.keeperId()), fraction);
+  }
+
+  /** What mixed water still lacks. */
+  @PostMapping("/salt")
+  Views.SaltView salt(
+      @SignedIn.Keeper SignedIn keeper,
+      @PathVariable UUID id,
+      @Valid @RequestBody Requests.Mixed request) {
+    return changes.salt(tanks.one(id, keeper.keeperId()).tank(), request);
+  }
+}

@@ -1,0 +1,120 @@
+package org.umberline.server.api;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.umberline.core.upkeep.Care;
+import org.umberline.server.answers.Calendars;
+import org.umberline.server.answers.CareViews;
+import org.umberline.server.answers.TankRecords;
+import org.umberline.server.answers.UpkeepAnswers;
+import org.umberline.server.exchange.Requests;
+import org.umberline.server.exchange.Views;
+import org.umberline.server.security.SignedIn;
+
+/** Recurring work, how tanks are cared for, absences, and the calendar. */
+@RestController
+class UpkeepApi {
+  private static final MediaType CALENDAR = MediaType.parseMediaType("text/calendar;charset=UTF-8");
+
+  private final TankRecords tanks;
+  private final UpkeepAnswers upkeep;
+  private final Calendars calendars;
+
+  UpkeepApi(TankRecords tanks, UpkeepAnswers upkeep, Calendars calendars) {
+    this.tanks = tanks;
+    this.upkeep = upkeep;
+    this.calendars = calendars;
+  }
+
+  @GetMapping("/api/upkeep")
+  Views.UpkeepView upkeep(
+      @SignedIn.Keeper SignedIn keeper,
+      @RequestParam(defaultValue = "42")
+          @Min(value = 7, message = "7 to 120 days")
+          @Max(value = 120, message = "7 to 120 days")
+          int days) {
+    return upkeep.upkeep(keeper.keeperId(), days);
+  }
+
+  /** Moves a piece of work or sets its interval. */
+  @PutMapping("/api/tanks/{id}/upkeep/{work}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void set(
+      @SignedIn.Keeper SignedIn keeper,
+      @PathVariable UUID id,
+      @PathVariable String work,
+      @Valid @RequestBody Requests.WorkChange request) {
+    upkeep.set(tanks.one(id, keeper.keeperId()), keeper.keeperId(), work, request);
+  }
+
+  @GetMapping("/api/tanks/{id}/care")
+  Views.CareView care(@SignedIn.Keeper SignedIn keeper, @PathVariable UUID id) {
+    return CareViews.of(tanks.one(id, keeper.keeperId()));
+  }
+
+  @PutMapping("/api/tanks/{id}/care")
+  Views.CareView setCare(
+      @SignedIn.Keeper SignedIn keeper,
+      @PathVariable UUID id,
+      @Valid @RequestBody Requests.CareChange request) {
+    return CareViews.of(
+        tanks.setCare(
+            id,
+            keeper.keeperId(),
+            request.version(),
+            (Care before) -> CareViews.changed(before, request)));
+  }
+
+  /** What comes of being away. */
+  @PostMapping("/api/tanks/{id}/absence")
+  Views.AbsenceView absence(
+      @SignedIn.Keeper SignedIn keeper,
+      @PathVariable UUID id,
+      @Valid @RequestBody Requests.Away request) {
+    return upkeep.absence(tanks.one(id, keeper.keeperId()), request);
+  }
+
+  @GetMapping("/api/calendar")
+  Views.CalendarView calendar(@SignedIn.Keeper SignedIn keeper) {
+    return new Views.CalendarView(calendars.since(keeper.keeperId()).orElse(null), null);
+  }
+
+  /** Makes a new private address and tells it, this once. */
+  @PostMapping("/api/calendar")
+  Views.CalendarView renew(@SignedIn.Keeper SignedIn keeper) {
+    String token = calendars.renew(keeper.keeperId());
+    return new Views.CalendarView(
+        calendars.since(keeper.keeperId()).orElse(null), "/calendar/" + token + ".ics");
+  }
+
+  @DeleteMapping("/api/calendar")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void revoke(@SignedIn.Keeper SignedIn keeper) {
+    calendars.revoke(keeper.keeperId());
+  }
+
+  @GetMapping("/api/upkeep.ics")
+  ResponseEntity<String> file(@SignedIn.Keeper SignedIn keeper) {
+    return ResponseEntity.ok().contentType(CALENDAR).body(calendars.of(keeper.keeperId()));
+  }
+
+  /** The calendar at its private address, for a program that cannot sign in. */
+  @GetMapping("/calendar/{token}.ics")
+  ResponseEntity<String> feed(@PathVariable String token) {
+    return ResponseEntity.ok().contentType(CALENDAR).body(calendars.behind(token));
+  }
+}

@@ -1,0 +1,125 @@
+<script lang="ts">
+  import { api, type Schemas } from '../api/client';
+  import { untilAnswered } from '../lib/connection.svelte';
+  import { level, volume } from '../lib/units.svelte';
+  import { addDays, longDay, percent, shortDay, timesInTen } from '../lib/words';
+
+  let { tanks, today }: { tanks: Schemas['UpkeepTank'][]; today: string } = $props();
+  // svelte-ignore state_referenced_locally
+  let tank = $state(tanks[0]?.id ?? '');
+  // svelte-ignore state_referenced_locally
+  let from = $state(addDays(today, 3));
+  // svelte-ignore state_referenced_locally
+  let to = $state(addDays(today, 10));
+  let grams = $state('0');
+  let away = $state.raw<Schemas['Absence'] | null>(null);
+  let problem = $state('');
+  let asked = 0;
+
+  $effect(() => {
+    void work(tank, from, to, Number(grams.replace(',', '.')));
+  });
+
+  async function work(id: string, first: string, last: string, gramsPerDay: number) {
+    if (!first || !last || !Number.isFinite(gramsPerDay)) return;
+    const mine = ++asked;
+    const answer = await untilAnswered(() =>
+      api.POST('/api/tanks/{id}/absence', {
+        params: { path: { id } },
+        body: { from: first, to: last, gramsPerDay },
+      }),
+    );
+    if (mine !== asked) return;
+    away = answer.data ?? null;
+    problem = answer.data ? '' : (answer.error?.detail ?? 'That can’t be worked out.');
+  }
+
+  let name = $derived(tanks.find((one) => one.id === tank)?.name ?? '');
+</script>
+
+<div class="flex flex-wrap gap-x-6 print:hidden">
+  <label class="flex min-h-11 items-center gap-2"
+    >Tank
+    <select class="border-base-content/40 min-h-11 border-b bg-transparent" bind:value={tank}>
+      {#each tanks as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
+    </select></label
+  >
+  <label class="flex min-h-11 items-center gap-2"
+    >away from <input type="date" class="min-h-11 bg-transparent" bind:value={from} /></label
+  >
+  <label class="flex min-h-11 items-center gap-2"
+    >to <input type="date" class="min-h-11 bg-transparent" bind:value={to} /></label
+  >
+  <label class="flex min-h-11 items-center gap-2"
+    >fed
+    <input
+      class="border-base-content/40 min-h-11 w-16 border-b bg-transparent text-center"
+      inputmode="decimal"
+      bind:value={grams}
+      data-testid="away-grams"
+    /> g a day</label
+  >
+</div>
+{#if problem}<p class="text-error" role="alert">{problem}</p>{/if}
+{#if away}
+  <div data-testid="absence">
+    <p class="mt-3 font-serif text-xl leading-8">
+      {#if away.without.probabilityWithinLines >= away.confidence}
+        No change is needed before.
+      {:else if away.with}
+        Change <strong>{percent(away.with.changeBefore)}</strong> ({volume(away.with.litres)}) on
+        <strong>{longDay(away.changeOn, today)}</strong> before leaving.
+      {:else}
+        No single change of {percent(away.largestFraction)} or less is enough: begin earlier, or have
+        less fed.
+      {/if}
+    </p>
+    <p>
+      {#if away.with}
+        With it the lines hold {timesInTen(away.with.probabilityWithinLines)}, nitrate up to about {level(
+          'nitrate',
+          away.with.nitratePeakMgL,
+        )} and phosphate {level('phosphate', away.with.phosphatePeakMgL)}. Without it
+        {timesInTen(away.without.probabilityWithinLines)}.
+      {:else}
+        The lines hold {timesInTen(away.without.probabilityWithinLines)}; nitrate goes up to about {level(
+          'nitrate',
+          away.without.nitratePeakMgL,
+        )} and phosphate {level('phosphate', away.without.phosphatePeakMgL)}.
+      {/if}
+      Test on {shortDay(away.testOn)}, after the return.
+    </p>
+    <p class="text-neutral">
+      Usual is about {away.rationGPerDay} g a day; {Number(grams.replace(',', '.')) > 0
+        ? `this is ${percent(away.shareOfRation)} of it. Holiday feeders overfeed: weigh a portion first.`
+        : 'nothing is fed meanwhile.'}
+    </p>
+    <section
+      class="border-base-content mt-5 border p-4"
+      aria-label="For whoever feeds"
+      data-testid="feeder-page"
+    >
+      <h3 class="font-serif text-2xl">{name}</h3>
+      <p class="text-lg">{shortDay(from)} to {shortDay(to)}, {away.days} days</p>
+      {#if Number(grams.replace(',', '.')) > 0}
+        <p class="mt-2 text-lg">
+          One portion of <strong>{grams} g</strong> a day, weighed out beforehand: {away.days} portions,
+          {away.gramsInAll} g in all. Not one more, however they beg.
+        </p>
+      {:else}
+        <p class="mt-2 text-lg"><strong>Feed nothing.</strong> They are used to it.</p>
+      {/if}
+      <ul class="mt-2 list-disc pl-5">
+        <li>Look once a day: water at its usual level, filter running, all animals there.</li>
+        <li>Change nothing else: no water change, no cleaning, no medicine.</li>
+        <li>Top up only with the water that stands ready, to the mark.</li>
+        <li>Gasping or milky water: stop feeding, and call.</li>
+        <li>
+          Before hands go in, unplug. Water on the floor near plugs: switch off at the fuse first.
+        </li>
+        <li>An animal that died is taken out; it goes neither into water outside nor a drain.</li>
+      </ul>
+      <p class="mt-3">Call: ______________________ Vet: ______________________</p>
+    </section>
+  </div>
+{/if}
