@@ -80,6 +80,16 @@
           {#await import('./places/Upkeep.svelte') then { default: Upkeep }}
             <Upkeep onsignedout={askSession} />
           {/await}
+        {:else if place.name === 'visit'}
+          {#key place.tank}
+            {#await import('./places/Visit.svelte') then { default: Visit }}
+              <Visit tank={place.tank} onsignedout={askSession} />
+            {/await}
+          {/key}
+        {:else if place.name === 'bench'}
+          {#await import('./places/Bench.svelte') then { default: Bench }}
+            <Bench onsignedout={askSession} />
+          {/await}
         {:else if place.name === 'new'}
           {#await import('./places/NewTank.svelte') then { default: NewTank }}
             <NewTank />

@@ -27,6 +27,13 @@
     onsignedout();
   }
 
+  let nav: HTMLElement;
+  $effect(() => {
+    // on a phone the places go beyond its edge: the present one is brought in
+    if (place.name)
+      nav.querySelector('[aria-current]')?.scrollIntoView?.({ inline: 'center', block: 'nearest' });
+  });
+
   let places = $derived([
     { name: 'rounds', path: '/', text: 'Rounds' },
     { name: 'upkeep', path: '/upkeep', text: 'Upkeep' },
@@ -36,6 +43,7 @@
           { name: 'balance', path: `/tank/${place.tank}`, text: tank?.name ?? 'Balance' },
           { name: 'log', path: `/tank/${place.tank}/log`, text: 'Log' },
           { name: 'change', path: `/tank/${place.tank}/change`, text: 'Change' },
+          { name: 'visit', path: `/tank/${place.tank}/visit`, text: 'Visit' },
           { name: 'make-up', path: `/tank/${place.tank}/make-up`, text: 'Make-up' },
         ]
       : []),
@@ -54,11 +62,15 @@
   <a
     href="/"
     class="border-primary border-b-[3px] font-serif text-lg leading-6 font-semibold"
-    class:hidden={place.tank !== ''}
-    class:sm:inline={place.tank !== ''}
+    class:hidden={place.name !== 'rounds'}
+    class:sm:inline={place.name !== 'rounds'}
     aria-label="Umberline, to the rounds">Umberline</a
   >
-  <nav class="flex min-w-0 flex-1 items-center gap-4 overflow-x-auto sm:gap-5" aria-label="places">
+  <nav
+    bind:this={nav}
+    class="flex min-w-0 flex-1 items-center gap-4 overflow-x-auto sm:gap-5"
+    aria-label="places"
+  >
     {#each places as one (one.path)}
       <a
         href={one.path}

@@ -11,6 +11,7 @@
   import Band from '../upkeep/Band.svelte';
   import Calendar from '../upkeep/Calendar.svelte';
   import CareForm from '../upkeep/CareForm.svelte';
+  import Feeder from '../upkeep/Feeder.svelte';
   import Habits from '../upkeep/Habits.svelte';
 
   let { onsignedout }: { onsignedout: () => void } = $props();
@@ -189,6 +190,7 @@
         </li>
       {/each}
     </ul>
+    <Feeder />
     <Band tanks={here} days={WEEKS * 7} onmove={move} onopen={(tank) => open('habits', tank)} />
     <h2 class="mt-6 font-serif text-lg md:hidden">The next days</h2>
     <ul class="md:hidden">

@@ -106,6 +106,23 @@ class AccessTest {
               "POST /api/tanks/{id}/run-sheet/salt",
               """
               {"litres": 20, "measuredPpt": 30}"""),
+          Map.entry(
+              "POST /api/tanks/{id}/bench/result",
+              """
+              {"analyte": "nitrate", "kit": "card", "values": [20], "qualifier": "=",
+               "dilution": 1, "lowRange": 1}"""),
+          Map.entry("PUT /api/tanks/{id}/bench/measurements/{measurement}", "{}"),
+          Map.entry(
+              "POST /api/tanks/{id}/visits",
+              """
+              {"id": "8a5f0c9e-58a0-4dd8-9a55-0e1f9d1f4a14", "seen": ""}"""),
+          Map.entry(
+              "PUT /api/tanks/{id}/visits/{visit}/end",
+              """
+              {"advice": ""}"""),
+          Map.entry("GET /api/tanks/{id}/visits", ""),
+          Map.entry("GET /api/tanks/{id}/visits/{visit}", ""),
+          Map.entry("GET /api/tanks/{id}/visits/{visit}/report.pdf", ""),
           Map.entry("GET /api/tanks/{id}/care", ""),
           Map.entry("GET /api/tanks/{id}/run-sheet", ""),
           Map.entry("GET /api/tanks/{id}/log", ""),
@@ -156,6 +173,8 @@ class AccessTest {
             .replace("{line}", line)
             .replace("{entry}", line)
             .replace("{photo}", line)
+            .replace("{visit}", line)
+            .replace("{measurement}", line + "?kit=card")
             .replace("{work}", "test:nitrate")
             .replace("{whatIf}", "5f0c8a9e-58a0-4dd8-9a55-0e1f9d1f4a11");
     String body = BODIES.get(endpoint);

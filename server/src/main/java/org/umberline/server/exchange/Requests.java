@@ -128,6 +128,28 @@ public final class Requests {
           @DecimalMax(value = "60", message = "0 to 60 ppt")
           Double measuredPpt) {}
 
+  @Schema(name = "Readings")
+  public record Readings(
+      @NotNull(message = "an analyte") String analyte,
+      @Schema(nullable = true) String kit,
+      @NotNull(message = "1 to 9 readings") List<Double> values,
+      @NotNull(message = "=, < or >") String qualifier,
+      @NotNull(message = "1 to 1000") Double dilution,
+      @NotNull(message = "1 to 100") Double lowRange,
+      @Schema(nullable = true) @Size(max = 200, message = "at most 200 characters")
+          String remark) {}
+
+  @Schema(name = "VisitBegun")
+  public record VisitBegun(
+      @NotNull(message = "a new id") UUID id,
+      @NotNull(message = "what was seen") @Size(max = 1000, message = "at most 1000 characters")
+          String seen) {}
+
+  @Schema(name = "VisitEnded")
+  public record VisitEnded(
+      @NotNull(message = "advice") @Size(max = 1000, message = "at most 1000 characters")
+          String advice) {}
+
   @Schema(name = "TableColumnMeant")
   public record TableColumn(
       @NotNull(message = "a column") String name,

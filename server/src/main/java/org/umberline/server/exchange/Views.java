@@ -589,6 +589,90 @@ public final class Views {
   @Schema(name = "Salt", description = "g of salt still to add, or L of pure water")
   public record SaltView(double saltG, double pureL) {}
 
+  @Schema(name = "KitStep")
+  public record KitStepView(String text, @Schema(nullable = true) Double minutes) {}
+
+  @Schema(
+      name = "BenchTest",
+      description = "why is empty where the test does not matter today; low and high are expected")
+  public record BenchTestView(
+      String analyte,
+      @Schema(nullable = true) String kit,
+      String why,
+      String unit,
+      List<Double> card,
+      boolean photometer,
+      @Schema(nullable = true) Double low,
+      @Schema(nullable = true) Double high,
+      List<KitStepView> steps,
+      String shelf) {}
+
+  @Schema(name = "BenchTank")
+  public record BenchTankView(
+      UUID id,
+      String name,
+      String site,
+      LocalDate today,
+      int careVersion,
+      List<BenchTestView> tests,
+      List<LocalDate> calibrated) {}
+
+  @Schema(name = "Bench")
+  public record BenchView(boolean photometer, List<BenchTankView> tanks) {}
+
+  @Schema(name = "Figure")
+  public record FigureView(double value, String unit) {}
+
+  @Schema(name = "BenchResult", description = "line is the shorthand that notes it")
+  public record BenchResultView(
+      double value,
+      String unit,
+      String words,
+      String line,
+      double spread,
+      List<FigureView> alsoIn,
+      boolean surprising,
+      @Schema(nullable = true) Double low,
+      @Schema(nullable = true) Double high) {}
+
+  @Schema(name = "Measurement", description = "state is measuring, done or trouble")
+  public record MeasurementView(
+      String state, @Schema(nullable = true) Double value, String qualifier, String trouble) {}
+
+  @Schema(name = "FeederReport")
+  public record FeederReportView(
+      int portions, double gramsAPortion, double hopperG, double litres, List<String> faults) {}
+
+  @Schema(name = "Feeder")
+  public record FeederView(
+      boolean known, String trouble, @Schema(nullable = true) FeederReportView report) {}
+
+  @Schema(name = "VisitLine")
+  public record VisitLineView(UUID id, LocalDate on, boolean ended) {}
+
+  @Schema(name = "Standing", description = "levels are medians of what is believed")
+  public record StandingView(
+      double nitrateMgL, double phosphateMgL, String verdict, List<String> why) {}
+
+  @Schema(name = "Next")
+  public record NextView(LocalDate on, String words) {}
+
+  @Schema(name = "Visit")
+  public record VisitView(
+      UUID id,
+      String tank,
+      String site,
+      String by,
+      LocalDate today,
+      OffsetDateTime begunAt,
+      @Schema(nullable = true) OffsetDateTime endedAt,
+      String seen,
+      String advice,
+      StandingView before,
+      StandingView now,
+      List<String> done,
+      List<NextView> next) {}
+
   @Schema(name = "Photo")
   public record PhotoView(UUID id, LocalDate day, String note, int width, int height) {}
 

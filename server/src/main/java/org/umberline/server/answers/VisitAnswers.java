@@ -1,0 +1,157 @@
+package org.umberline.server.answers;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.planning.Plan;
+import org.umberline.core.planning.Planner;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.TankModel;
+import org.umberline.core.upkeep.Schedule;
+import org.umberline.server.answers.TankRecords.Stored;
+import org.umberline.server.exchange.Requests;
+import org.umberline.server.exchange.Views;
+import org.umberline.server.failure.Refused;
+import org.umberline.server.persistence.KeeperEntity;
+import org.umberline.server.persistence.Keepers;
+import org.umberline.server.persistence.VisitEntity;
+import org.umberline.server.persistence.Visits;
+import org.umberline.tankfile.Figures;
+import org.umberline.tankfile.shorthand.Shorthand;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Visits to tanks that are looked after for others: a baseline on arrival, a page on leaving. */
+@Service
+public class VisitAnswers {
+  private static final int DAYS_AHEAD = 14;
+
+  private final Visits visits;
+  private final Keepers keepers;
+  private final Posteriors posteriors;
+  private final UpkeepAnswers upkeep;
+  private final TransactionTemplate transaction;
+  private final JsonMapper json;
+  private final Clock clock;
+
+  public VisitAnswers(
+      Visits visits,
+      Keepers keepers,
+      Posteriors posteriors,
+      UpkeepAnswers upkeep,
+      TransactionTemplate transaction,
+      JsonMapper json,
+      Clock clock) {
+    this.visits = visits;
+    this.keepers = keepers;
+    this.posteriors = posteriors;
+    this.upkeep = upkeep;
+    this.transaction = transaction;
+    this.json = json;
+    this.clock = clock;
+  }
+
+  /** The tank's visits, the newest first. */
+  public List<Views.VisitLineView> all(Stored stored) {
+    return visits.findByTankIdOrderByBegunAtDesc(stored.id()).stream()
+        .map(
+            visit ->
+                new Views.VisitLineView(
+                    visit.getId(),
+                    stored.tank().dayOf(visit.getBegunAt()),
+                    visit.getEndedAt() != null))
+        .toList();
+  }
+
+  /** Begins a visit with how the tank stands; the same id again begins none. */
+  public void begin(Stored stored, UUID keeper, Requests.VisitBegun request) {
+    String baseline = json.writeValueAsString(standing(stored));
+    transaction.executeWithoutResult(
+        status -> {
+          var known = visits.findById(request.id());
+          if (known.isPresent()) {
+            if (!known.get().getTankId().equals(stored.id())) {
+              throw Refused.conflict("The id is taken; use a new one.");
+            }
+            return;
+          }
+          visits.save(
+              new VisitEntity(
+                  request.id(),
+                  stored.id(),
+                  keeper,
+                  clock.instant(),
+                  request.seen().strip(),
+                  baseline));
+        });
+  }
+
+  /** Ends a visit; what is said again replaces what was said. */
+  public void end(Stored stored, UUID visit, String advice) {
+    transaction.executeWithoutResult(
+        status -> {
+          VisitEntity entity = entity(stored, visit);
+          entity.end(
+              entity.getEndedAt() == null ? clock.instant() : entity.getEndedAt(), advice.strip());
+        });
+  }
+
+  private VisitEntity entity(Stored stored, UUID visit) {
+    return visits
+        .findByIdAndTankId(visit, stored.id())
+        .orElseThrow(() -> Refused.notFound("visit"));
+  }
+
+  private Views.StandingView standing(Stored stored) {
+    Present now = posteriors.present(stored, stored.tank().lines());
+    Planner planner = now.planner();
+    Plan plan = planner.plan();
+    return new Views.StandingView(
+        Figures.rounded(planner.levelNow(Nutrient.NITRATE)),
+        Figures.rounded(planner.levelNow(Nutrient.PHOSPHATE)),
+        plan.today().verdict().term(),
+        plan.today().why());
+  }
+
+  /** The page that is left behind. */
+  public Views.VisitView report(Stored stored, UUID id) {
+    VisitEntity visit = entity(stored, id);
+    TankModel tank = stored.tank();
+    Instant until = visit.getEndedAt() == null ? clock.instant() : visit.getEndedAt();
+    List<String> done = new ArrayList<>();
+    for (LogEntry entry : tank.log()) {
+      Instant at = entry.at().toInstant();
+      if (!at.isBefore(visit.getBegunAt()) && !at.isAfter(until)) {
+        done.add(
+            Shorthand.words(entry, tank) + (entry.note().isEmpty() ? "" : ": " + entry.note()));
+      }
+    }
+    UpkeepAnswers.LaidOut laidOut = upkeep.layOut(stored, DAYS_AHEAD);
+    LocalDate today = laidOut.today();
+    List<Views.NextView> next = new ArrayList<>();
+    for (Schedule.Occurrence o : laidOut.schedule().occurrences()) {
+      next.add(new Views.NextView(o.on(), WorkWords.of(o.work(), tank)));
+    }
+    return new Views.VisitView(
+        visit.getId(),
+        tank.name(),
+        stored.site(),
+        keepers.findById(visit.getKeeperId()).map(KeeperEntity::getSignInName).orElse(""),
+        today,
+        visit.getBegunAt().atZone(tank.timeZone()).toOffsetDateTime(),
+        visit.getEndedAt() == null
+            ? null
+            : visit.getEndedAt().atZone(tank.timeZone()).toOffsetDateTime(),
+        visit.getSeen(),
+        visit.getAdvice(),
+        json.readValue(visit.getBaseline(), Views.StandingView.class),
+        standing(stored),
+        done,
+        next);
+  }
+}

@@ -1,0 +1,80 @@
+package org.umberline.server.api;
+
+import jakarta.validation.Valid;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.umberline.server.answers.TankRecords;
+import org.umberline.server.answers.TankRecords.Stored;
+import org.umberline.server.answers.VisitAnswers;
+import org.umberline.server.answers.VisitPages;
+import org.umberline.server.exchange.Requests;
+import org.umberline.server.exchange.Views;
+import org.umberline.server.security.SignedIn;
+
+/** Visits to tanks that are looked after for others. */
+@RestController
+@RequestMapping("/api/tanks/{id}/visits")
+class VisitsApi {
+  private final TankRecords tanks;
+  private final VisitAnswers visits;
+
+  VisitsApi(TankRecords tanks, VisitAnswers visits) {
+    this.tanks = tanks;
+    this.visits = visits;
+  }
+
+  @GetMapping
+  List<Views.VisitLineView> all(@SignedIn.Keeper SignedIn keeper, @PathVariable UUID id) {
+    return visits.all(tanks.one(id, keeper.keeperId()));
+  }
+
+  /** Arrives: the tank's standing is kept as it is now. */
+  @PostMapping
+  @ResponseStatus(HttpStatus.CREATED)
+  void begin(
+      @SignedIn.Keeper SignedIn keeper,
+      @PathVariable UUID id,
+      @Valid @RequestBody Requests.VisitBegun request) {
+    visits.begin(tanks.one(id, keeper.keeperId()), keeper.keeperId(), request);
+  }
+
+  /** Leaves. */
+  @PutMapping("/{visit}/end")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void end(
+      @SignedIn.Keeper SignedIn keeper,
+      @PathVariable UUID id,
+      @PathVariable UUID visit,
+      @Valid @RequestBody Requests.VisitEnded request) {
+    visits.end(tanks.one(id, keeper.keeperId()), visit, request.advice());
+  }
+
+  @GetMapping("/{visit}")
+  Views.VisitView report(
+      @SignedIn.Keeper SignedIn keeper, @PathVariable UUID id, @PathVariable UUID visit) {
+    return visits.report(tanks.one(id, keeper.keeperId()), visit);
+  }
+
+  @GetMapping("/{visit}/report.pdf")
+  ResponseEntity<byte[]> pdf(
+      @SignedIn.Keeper SignedIn keeper, @PathVariable UUID id, @PathVariable UUID visit) {
+    Stored stored = tanks.one(id, keeper.keeperId());
+    Views.VisitView report = visits.report(stored, visit);
+    return Downloads.of(
+        stored.tank(),
+        "visit.pdf",
+        MediaType.APPLICATION_PDF_VALUE,
+        tank -> VisitPages.pdf(report));
+  }
+}

@@ -1,0 +1,210 @@
+package org.umberline.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.sun.net.httpserver.HttpServer;
+import java.net.InetAddress;
+import java.net.InetSocketAddress;
+import java.nio.charset.StandardCharsets;
+import java.util.UUID;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.umberline.server.RunningServer.Running;
+import org.umberline.server.devices.DeviceTrouble;
+import org.umberline.server.devices.FeederLine;
+import org.umberline.server.devices.PhotometerLine;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The testing bench, its devices, and visits. */
+@ExtendWith(RunningServer.class)
+class BenchTest {
+  private Browser keeper;
+  private String tank;
+  private String path;
+  private HttpServer device;
+  private volatile String answer = "{}";
+  private final AtomicInteger asked = new AtomicInteger();
+
+  @BeforeEach
+  void take(Running running) throws Exception {
+    keeper = running.browser().asNewKeeper();
+    tank = keeper.newTank();
+    path = "/api/tanks/" + tank;
+    device = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0), 0);
+    device.createContext(
+        "/",
+        exchange -> {
+          asked.incrementAndGet();
+          byte[] body = answer.getBytes(StandardCharsets.UTF_8);
+          exchange.sendResponseHeaders(200, body.length);
+          exchange.getResponseBody().write(body);
+          exchange.close();
+        });
+    device.start();
+  }
+
+  @AfterEach
+  void stop() {
+    device.stop(0);
+  }
+
+  private String address() {
+    return "http://127.0.0.1:" + device.getAddress().getPort();
+  }
+
+  private JsonNode result(String values, String qualifier, int dilution) {
+    Browser.Answer answered =
+        keeper.post(
+            path + "/bench/result",
+            """
+            {"analyte": "nitrate", "kit": "card", "values": %s, "qualifier": "%s",
+             "dilution": %d, "lowRange": 1}"""
+                .formatted(values, qualifier, dilution));
+    assertThat(answered.status()).as(answered.raw().body()).isEqualTo(200);
+    return answered.json();
+  }
+
+  @Test
+  void theTestsThatMatterComeWithTheirReasonAndTheKitsSteps() {
+    JsonNode test = nitrateTest();
+    assertThat(test.path("why").asString()).contains("No test for 24 days");
+    assertThat(test.path("steps").toString()).contains("\"minutes\":5");
+    assertThat(test.path("low").asDouble()).isLessThan(test.path("high").asDouble());
+    keeper.note(tank, "no3 20");
+    assertThat(nitrateTest().path("why").asString()).as("tested today").doesNotContain("No test");
+  }
+
+  private JsonNode nitrateTest() {
+    for (JsonNode test : keeper.get("/api/bench").json().at("/tanks/0/tests")) {
+      if (test.path("analyte").asString().equals("nitrate")) {
+        return test;
+      }
+    }
+    throw new AssertionError("nitrate is not offered");
+  }
+
+  @Test
+  void readingsComeToOneAndAreNotedWithHowTheyWereComeBy() {
+    JsonNode result = result("[20, 40, 20]", "=", 1);
+    assertThat(result.path("value").asDouble()).isEqualTo(20);
+    assertThat(result.path("alsoIn").toString()).contains("mg/L NO3-N");
+    String line = result.path("line").asString();
+    assertThat(line).contains("# median of 20, 40, 20");
+    assertThat(keeper.note(tank, line).status()).isEqualTo(200);
+    assertThat(keeper.get(path + "/log?text=median").json().path("entries")).hasSize(1);
+  }
+
+  @Test
+  void whatContradictsTheForecastIsFlaggedAtOnce() {
+    assertThat(result("[20]", "=", 1).path("surprising").asBoolean()).isFalse();
+    JsonNode diluted = result("[80]", "=", 5);
+    assertThat(diluted.path("surprising").asBoolean()).isTrue();
+    assertThat(diluted.path("value").asDouble()).isEqualTo(400);
+    assertThat(diluted.path("line").asString())
+        .as("400 is no step of the card")
+        .isEqualTo("no3 400 mg/L NO3 nokit # diluted 5 times; with card");
+  }
+
+  @Test
+  void whatCannotBeRightIsRefused() {
+    Browser.Answer refused =
+        keeper.post(
+            path + "/bench/result",
+            """
+            {"analyte": "nitrate", "kit": "card", "values": [80], "qualifier": "=",
+             "dilution": 900, "lowRange": 1}""");
+    assertThat(refused.status()).isEqualTo(400);
+    assertThat(refused.json().at("/fields/0/allowed").asString()).contains("can't be right");
+  }
+
+  @Test
+  void aPhotometerIsReadOnceUnderOneId() throws Exception {
+    PhotometerLine photometer = new PhotometerLine(address(), JsonMapper.shared());
+    answer = "{\"state\": \"measuring\", \"leftMs\": 900}";
+    UUID id = UUID.randomUUID();
+    assertThat(photometer.measure(id, "phosphate").done()).isFalse();
+    answer = "{\"state\":\"done\",\"analyte\":\"phosphate\",\"mgL\":2.5,\"range\":\"over\"}";
+    PhotometerLine.Measurement done = photometer.measure(id, "phosphate");
+    assertThat(done.mgL()).hasValue(2.5);
+    assertThat(done.qualifier().term()).isEqualTo(">");
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "%%% {{",
+        "[]",
+        "",
+        "{}",
+        "{\"state\":\"done\",\"analyte\":\"nitrate\",\"mgL\":3}",
+        "{\"state\":\"done\",\"analyte\":\"phosphate\",\"mgL\":-4}"
+      })
+  void garbageIsToldAsGarbageAndNeverTakenForAReading(String garbage) {
+    PhotometerLine photometer = new PhotometerLine(address(), JsonMapper.shared());
+    answer = garbage;
+    assertThat(trouble(photometer)).contains("can’t be read");
+  }
+
+  private static String trouble(PhotometerLine photometer) {
+    try {
+      photometer.measure(UUID.randomUUID(), "phosphate");
+      return "none";
+    } catch (DeviceTrouble trouble) {
+      return trouble.getMessage();
+    }
+  }
+
+  @Test
+  void aPhotometerThatIsAwayIsSaidToBeAwayAndWorksWhenItIsBack() {
+    String address = address();
+    device.stop(0);
+    assertThat(trouble(new PhotometerLine(address, JsonMapper.shared())))
+        .isEqualTo("It does not answer.");
+    assertThat(trouble(new PhotometerLine("", JsonMapper.shared()))).contains("set up");
+  }
+
+  @Test
+  void aFeederTellsWhatIsWrongWithIt() throws Exception {
+    FeederLine feeder = new FeederLine(address(), JsonMapper.shared());
+    answer =
+        "{\"portionsToday\":0,\"gramsAPortion\":0.4,\"hopperG\":0,\"litresToday\":9,"
+            + "\"usualLitresADay\":1,\"valveOpen\":true}";
+    assertThat(feeder.report().faults())
+        .anyMatch(fault -> fault.contains("stuck open"))
+        .anyMatch(fault -> fault.contains("hopper is empty"));
+    answer = answer.replace("true", "false").replace("\"hopperG\":0", "\"hopperG\":20");
+    assertThat(feeder.report().faults()).singleElement().asString().contains("leak");
+  }
+
+  @Test
+  void aVisitLeavesAPage() {
+    String visit = UUID.randomUUID().toString();
+    String visits = path + "/visits";
+    for (int time = 0; time < 2; time++) {
+      assertThat(
+              keeper
+                  .post(
+                      visits, "{\"id\": \"%s\", \"seen\": \"Film on the glass\"}".formatted(visit))
+                  .status())
+          .isEqualTo(201);
+    }
+    keeper.note(tank, "change 40%");
+    assertThat(keeper.put(visits + "/" + visit + "/end", "{\"advice\": \"Feed less\"}").status())
+        .isEqualTo(204);
+    JsonNode report = keeper.get(visits + "/" + visit).json();
+    assertThat(report.path("done").get(0).asString()).startsWith("Change of 40 L");
+    assertThat(report.at("/now/nitrateMgL").asDouble())
+        .isLessThan(report.at("/before/nitrateMgL").asDouble());
+    assertThat(report.path("seen").asString()).isEqualTo("Film on the glass");
+    assertThat(keeper.get(visits).json()).hasSize(1);
+    Browser.Answer pdf = keeper.get(visits + "/" + visit + "/report.pdf");
+    assertThat(pdf.status()).isEqualTo(200);
+    assertThat(pdf.raw().body()).startsWith("%PDF").contains("%%EOF");
+  }
+}

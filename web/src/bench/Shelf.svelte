@@ -1,0 +1,107 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { api, type Schemas } from '../api/client';
+  import { untilAnswered } from '../lib/connection.svelte';
+  import { note } from '../lib/outbox.svelte';
+  import { show } from '../lib/toast.svelte';
+  import { longDay } from '../lib/words';
+
+  let { tank, onsaved }: { tank: Schemas['BenchTank']; onsaved: () => void } = $props();
+  let care = $state<Schemas['Care'] | null>(null);
+  let problem = $state('');
+  let kits = $derived([...new Set(tank.tests.map((test) => test.kit).filter((kit) => !!kit))]);
+
+  onMount(async () => {
+    const answer = await untilAnswered(() =>
+      api.GET('/api/tanks/{id}/care', { params: { path: { id: tank.id } } }),
+    );
+    care = answer.data ?? null;
+    for (const kit of kits) {
+      if (care && kit && !care.shelf.some((one) => one.kit === kit)) care.shelf.push({ kit });
+    }
+  });
+
+  async function save(event: SubmitEvent) {
+    event.preventDefault();
+    if (!care) return;
+    const body = { ...$state.snapshot(care), offered: undefined };
+    body.shelf = body.shelf.map((one) => ({
+      kit: one.kit,
+      openedOn: one.openedOn || undefined,
+      expiresOn: one.expiresOn || undefined,
+      testsLeft: one.testsLeft ?? undefined,
+      minutes: one.minutes ?? undefined,
+    }));
+    const answer = await untilAnswered(() =>
+      api.PUT('/api/tanks/{id}/care', { params: { path: { id: tank.id } }, body }),
+    );
+    if (answer.data) onsaved();
+    else problem = answer.error?.detail ?? 'That was not saved.';
+  }
+
+  async function calibrated() {
+    const sent = await note({
+      id: crypto.randomUUID(),
+      tank: tank.id,
+      text: 'did calibration',
+      at: new Date().toISOString(),
+    });
+    if ('recorded' in sent) show({ kind: 'done', text: `${tank.name}: meters calibrated.` });
+    onsaved();
+  }
+</script>
+
+<h3 class="font-serif text-lg">{tank.name}</h3>
+{#if care}
+  <form onsubmit={save} data-testid="shelf">
+    {#each care.shelf as kit (kit.kit)}
+      <fieldset class="border-base-300 flex flex-wrap gap-x-5 border-b py-2">
+        <legend class="float-left w-32 font-semibold">{kit.kit}</legend>
+        <label class="flex min-h-11 items-center gap-2"
+          >opened <input
+            type="date"
+            class="min-h-11 bg-transparent"
+            bind:value={kit.openedOn}
+          /></label
+        >
+        <label class="flex min-h-11 items-center gap-2"
+          >expires <input
+            type="date"
+            class="min-h-11 bg-transparent"
+            bind:value={kit.expiresOn}
+          /></label
+        >
+        <label class="flex min-h-11 items-center gap-2"
+          >tests left
+          <input
+            type="number"
+            min="0"
+            class="border-base-content/40 min-h-11 w-16 border-b bg-transparent text-center"
+            bind:value={kit.testsLeft}
+          /></label
+        >
+        <label class="flex min-h-11 items-center gap-2"
+          >waits
+          <input
+            type="number"
+            min="0"
+            step="0.5"
+            class="border-base-content/40 min-h-11 w-16 border-b bg-transparent text-center"
+            bind:value={kit.minutes}
+          /> min</label
+        >
+      </fieldset>
+    {/each}
+    {#if problem}<p class="text-error" role="alert">{problem}</p>{/if}
+    <button class="bg-base-content text-base-100 mt-3 min-h-11 rounded-field px-5">Save</button>
+  </form>
+{/if}
+<h3 class="mt-5 font-serif text-lg">Calibration of the meters</h3>
+<ul>
+  {#each tank.calibrated as day (day)}
+    <li>{longDay(day, tank.today)}</li>
+  {:else}
+    <li class="text-neutral">Never noted.</li>
+  {/each}
+</ul>
+<button class="min-h-11 underline underline-offset-4" onclick={calibrated}>Calibrated today</button>

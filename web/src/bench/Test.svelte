@@ -1,0 +1,335 @@
+<script lang="ts">
+  import { onDestroy } from 'svelte';
+  import { api, type Schemas } from '../api/client';
+  import { untilAnswered } from '../lib/connection.svelte';
+  import { note } from '../lib/outbox.svelte';
+  import { said } from '../lib/said';
+  import Timer from '../lib/Timer.svelte';
+  import { show } from '../lib/toast.svelte';
+
+  let {
+    tank,
+    test,
+    sound,
+    onnoted,
+  }: {
+    tank: Schemas['BenchTank'];
+    test: Schemas['BenchTest'];
+    sound: boolean;
+    onnoted: () => Promise<void>;
+  } = $props();
+
+  interface Taken {
+    values: (number | null)[];
+    qualifier: '=' | '<' | '>';
+    dilution: number;
+    lowRange: number;
+    remark: string;
+  }
+  const MOST = 9;
+  const ASK_EVERY_MS = 700;
+  // svelte-ignore state_referenced_locally
+  const store = `umberline-bench-${tank.id}-${test.analyte}-${test.kit ?? ''}`;
+  const nothing = (): Taken => ({
+    values: [null],
+    qualifier: '=',
+    dilution: 1,
+    lowRange: 1,
+    remark: '',
+  });
+
+  // what was read and not yet noted stays over a reload
+  let taken = $state<Taken>(JSON.parse(localStorage.getItem(store) ?? 'null') ?? nothing());
+  let result = $state.raw<Schemas['BenchResult'] | null>(null);
+  let problem = $state('');
+  let special = $state(false);
+  let meter = $state('');
+  let measuring = '';
+  let timer: Timer | undefined = $state();
+  let asked = 0;
+  let gone = false;
+  onDestroy(() => (gone = true));
+
+  let read = $derived(taken.values.filter((value): value is number => value !== null));
+  let wait = $derived(test.steps.find((step) => step.minutes !== undefined));
+
+  export function startTimer() {
+    timer?.start();
+  }
+
+  function changed() {
+    localStorage.setItem(store, JSON.stringify(taken));
+    void work();
+  }
+
+  async function work() {
+    const mine = ++asked;
+    if (read.length === 0) {
+      result = null;
+      problem = '';
+      return;
+    }
+    const answer = await untilAnswered(() =>
+      api.POST('/api/tanks/{id}/bench/result', {
+        params: { path: { id: tank.id } },
+        body: { ...$state.snapshot(taken), values: read, analyte: test.analyte, kit: test.kit },
+      }),
+    );
+    if (mine !== asked) return;
+    result = answer.data ?? null;
+    problem = answer.data ? '' : (answer.error?.detail ?? 'That can’t be read.');
+  }
+  // svelte-ignore state_referenced_locally
+  if (read.length > 0) void work();
+
+  function type(i: number, typed: string) {
+    const text = typed.trim().replace(',', '.');
+    const mark = /^[<>]/.exec(text)?.[0] as '<' | '>' | undefined;
+    if (mark) taken.qualifier = mark;
+    const number = Number(text.replace(/^[<>]/, ''));
+    taken.values[i] = text === '' || !Number.isFinite(number) ? null : number;
+    changed();
+  }
+
+  /** One step up or down: along the card, or by a fiftieth of what is there. */
+  function step(i: number, by: number) {
+    const now = taken.values[i] ?? test.low ?? 0;
+    if (test.card.length > 0) {
+      const at = test.card.findIndex((value) => value >= now);
+      const place = Math.max(0, Math.min(test.card.length - 1, (at < 0 ? 0 : at) + by));
+      taken.values[i] = test.card[place] ?? now;
+    } else {
+      const size = now >= 10 ? 1 : now >= 1 ? 0.1 : 0.01;
+      taken.values[i] = Math.max(0, Number((now + by * size).toPrecision(4)));
+    }
+    changed();
+  }
+
+  /** Reads the photometer; lost on the way, the same measurement goes on when it is back. */
+  async function measure() {
+    measuring ||= crypto.randomUUID();
+    const id = measuring;
+    while (!gone && measuring === id) {
+      const answer = await untilAnswered(() =>
+        api.PUT('/api/tanks/{id}/bench/measurements/{measurement}', {
+          params: { path: { id: tank.id, measurement: id }, query: { kit: test.kit ?? '' } },
+        }),
+      );
+      const measured = answer.data;
+      if (!measured) {
+        meter = answer.error?.detail ?? 'The photometer can’t be asked.';
+        measuring = '';
+      } else if (measured.state === 'done') {
+        const place = taken.values.findIndex((value) => value === null);
+        const value = measured.value ?? 0;
+        if (place >= 0) taken.values[place] = value;
+        else taken.values.push(value);
+        taken.qualifier = measured.qualifier as Taken['qualifier'];
+        meter = '';
+        measuring = '';
+        changed();
+      } else {
+        meter =
+          measured.state === 'measuring'
+            ? 'measuring…'
+            : `${measured.trouble} It is asked again by itself.`;
+        await new Promise((resolve) => setTimeout(resolve, ASK_EVERY_MS));
+      }
+    }
+  }
+
+  function leaveMeter() {
+    measuring = '';
+    meter = '';
+  }
+
+  async function noteIt() {
+    if (!result) return;
+    const line = result.line;
+    const sent = await note({
+      id: crypto.randomUUID(),
+      tank: tank.id,
+      text: line,
+      at: new Date().toISOString(),
+    });
+    if ('refused' in sent) {
+      problem = sent.refused;
+      return;
+    }
+    localStorage.removeItem(store);
+    taken = nothing();
+    result = null;
+    show({ kind: 'done', text: `${tank.name}: ${sent.recorded.understood.join('; ')}.` });
+    await onnoted();
+  }
+</script>
+
+<li
+  class="border-base-300 grid grid-cols-1 gap-x-10 border-b py-3 lg:grid-cols-[1fr_26rem]"
+  data-testid="bench-test"
+  data-analyte={test.analyte}
+>
+  <div>
+    <h3 class="text-lg">
+      <span class="capitalize">{test.analyte}</span>
+      <span class="text-neutral text-sm">
+        {test.kit ? `with ${test.kit}` : 'no kit of yours reads it'}, {test.unit}
+      </span>
+    </h3>
+    {#if test.why}<p class="text-sm" data-testid="bench-why">{test.why}</p>{/if}
+    {#if test.shelf}<p class="text-error text-sm">{said(test.shelf, tank.today)}</p>{/if}
+    {#if test.low !== undefined && test.high !== undefined}
+      <p class="text-neutral text-sm">
+        Expected between {test.low} and {test.high}. Read first, look at this after.
+      </p>
+    {/if}
+    <ol class="mt-1 list-decimal pl-5 text-sm">
+      {#each test.steps as one (one.text)}
+        <li class="py-0.5">
+          <span class="inline-flex flex-wrap items-center gap-3"
+            >{one.text}
+            {#if one.minutes !== undefined}
+              <Timer
+                bind:this={timer}
+                name="{tank.id}-{test.analyte}-{test.kit}"
+                minutes={one.minutes}
+                words="{tank.name}, {test.analyte}"
+                {sound}
+              />
+            {/if}</span
+          >
+        </li>
+      {/each}
+    </ol>
+  </div>
+  <div class="mt-2 lg:mt-0">
+    {#each taken.values as value, i (i)}
+      <div class="flex items-center gap-2">
+        <button
+          class="border-base-content/40 size-11 rounded-field border text-xl"
+          aria-label="less: reading {i + 1} of {test.analyte}, {tank.name}"
+          onclick={() => step(i, -1)}>−</button
+        >
+        <input
+          class="border-base-content h-11 w-24 border-b bg-transparent text-center text-lg font-bold"
+          inputmode="decimal"
+          aria-label="reading {i + 1} of {test.analyte}, {tank.name}"
+          value={value === null ? '' : `${taken.qualifier === '=' ? '' : taken.qualifier}${value}`}
+          onchange={(event) => type(i, event.currentTarget.value)}
+          data-testid="reading"
+        />
+        <button
+          class="border-base-content/40 size-11 rounded-field border text-xl"
+          aria-label="more: reading {i + 1} of {test.analyte}, {tank.name}"
+          onclick={() => step(i, 1)}>+</button
+        >
+        {#if i === 0}
+          <select
+            class="border-base-content/40 h-11 border-b bg-transparent"
+            aria-label="within the kit’s range: {test.analyte}, {tank.name}"
+            bind:value={taken.qualifier}
+            onchange={changed}
+          >
+            <option value="=">as read</option>
+            <option value="<">below range</option>
+            <option value=">">above range</option>
+          </select>
+        {:else}
+          <button
+            class="min-h-11 text-sm underline underline-offset-4"
+            onclick={() => {
+              taken.values.splice(i, 1);
+              changed();
+            }}>leave out</button
+          >
+        {/if}
+      </div>
+    {/each}
+    <p class="flex flex-wrap items-center gap-x-5 text-sm">
+      {#if taken.values.length < MOST}
+        <button
+          class="min-h-11 underline underline-offset-4"
+          onclick={() => taken.values.push(null)}>Another reading, or another reader</button
+        >
+      {/if}
+      {#if test.photometer}
+        <button
+          class="min-h-11 underline underline-offset-4"
+          data-testid="photometer"
+          onclick={() => void measure()}>Read the photometer</button
+        >
+      {/if}
+      <button
+        class="min-h-11 underline underline-offset-4"
+        aria-expanded={special}
+        onclick={() => (special = !special)}>Diluted, low range</button
+      >
+    </p>
+    {#if meter}
+      <p class="text-sm" role="status" data-testid="meter">
+        {meter}
+        <button class="min-h-11 underline underline-offset-4" onclick={leaveMeter}>Leave it</button>
+      </p>
+    {/if}
+    {#if special || taken.dilution > 1 || taken.lowRange > 1}
+      <p class="flex flex-wrap gap-x-5 text-sm">
+        <label class="flex min-h-11 items-center gap-2"
+          >diluted with pure water
+          <input
+            type="number"
+            min="1"
+            class="border-base-content/40 h-11 w-16 border-b bg-transparent text-center"
+            bind:value={taken.dilution}
+            onchange={changed}
+          /> times</label
+        >
+        <label class="flex min-h-11 items-center gap-2"
+          >low range, sample of
+          <input
+            type="number"
+            min="1"
+            class="border-base-content/40 h-11 w-16 border-b bg-transparent text-center"
+            bind:value={taken.lowRange}
+            onchange={changed}
+          /> times</label
+        >
+      </p>
+      <label class="flex min-h-11 items-center gap-2 text-sm"
+        >before or after a change, or who read it
+        <input
+          class="border-base-content/40 h-11 flex-1 border-b bg-transparent"
+          bind:value={taken.remark}
+          onchange={changed}
+          maxlength="200"
+        /></label
+      >
+    {/if}
+    {#if problem}<p class="text-error text-sm" role="alert">{problem}</p>{/if}
+    {#if result}
+      <div aria-live="polite" data-testid="bench-result">
+        <p class="font-serif text-lg">{result.words}</p>
+        {#if read.length > 1}
+          <p class="text-neutral text-sm">
+            The median of {read.length}; they are {result.spread} apart.
+          </p>
+        {/if}
+        {#if result.alsoIn.length > 0}
+          <p class="text-neutral text-sm">
+            = {result.alsoIn.map((one) => `${one.value} ${one.unit}`).join(' = ')}
+          </p>
+        {/if}
+        {#if result.surprising}
+          <p class="border-accent border-l-4 pl-2" role="alert" data-testid="surprising">
+            This contradicts what was expected, {result.low} to {result.high}. Read again, with a
+            fresh sample, before acting.
+          </p>
+        {/if}
+        <button
+          class="bg-base-content text-base-100 mt-1 min-h-11 rounded-field px-4"
+          data-testid="note-result"
+          onclick={() => void noteIt()}>Note it</button
+        >
+      </div>
+    {/if}
+  </div>
+</li>

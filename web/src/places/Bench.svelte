@@ -1,0 +1,134 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { api, type Schemas } from '../api/client';
+  import { untilAnswered } from '../lib/connection.svelte';
+  import Sheet from '../lib/Sheet.svelte';
+  import Shelf from '../bench/Shelf.svelte';
+  import Test from '../bench/Test.svelte';
+
+  let { onsignedout }: { onsignedout: () => void } = $props();
+
+  let bench = $state.raw<Schemas['Bench'] | null>(null);
+  let site = $state(localStorage.getItem('umberline-site') ?? '');
+  let sound = $state(localStorage.getItem('umberline-sound') === 'on');
+  let more = $state<Record<string, boolean>>({});
+  let shelf = $state('');
+  let tests: Record<string, Test> = $state({});
+
+  async function load() {
+    const answer = await untilAnswered(() => api.GET('/api/bench'));
+    if (answer.response.status === 401) onsignedout();
+    else bench = answer.data ?? bench;
+  }
+  onMount(() => void load());
+
+  let sites = $derived(
+    [...new Set((bench?.tanks ?? []).map((one) => one.site).filter(Boolean))].sort(),
+  );
+  let here = $derived(
+    (bench?.tanks ?? []).filter((one) => !site || !sites.includes(site) || one.site === site),
+  );
+  let wanted = $derived(
+    here.reduce((sum, tank) => sum + tank.tests.filter((test) => test.why).length, 0),
+  );
+
+  function startAll() {
+    for (const test of Object.values(tests)) test?.startTimer();
+  }
+</script>
+
+<svelte:head><title>Bench · Umberline</title></svelte:head>
+
+{#if bench}
+  <div class="w-full max-w-[1280px] px-4 pt-4 pb-10 sm:px-10 lg:min-h-0 lg:overflow-y-auto">
+    <div class="flex flex-wrap items-baseline justify-between gap-x-8">
+      <h1 class="font-serif text-2xl sm:text-3xl">
+        {wanted === 0
+          ? 'Nothing hangs on a test today.'
+          : `${wanted} ${wanted === 1 ? 'test matters' : 'tests matter'} today`}
+      </h1>
+      <p class="flex flex-wrap items-center gap-x-6 text-sm">
+        {#if sites.length > 1}
+          <label class="flex min-h-11 items-center gap-2"
+            ><span class="sr-only">where</span>
+            <select
+              class="border-base-content/40 min-h-11 border-b bg-transparent"
+              bind:value={site}
+            >
+              <option value="">everywhere</option>
+              {#each sites as name (name)}<option value={name}>{name}</option>{/each}
+            </select></label
+          >
+        {/if}
+        <button class="min-h-11 underline underline-offset-4" onclick={startAll}
+          >Start all timers</button
+        >
+        <label class="flex min-h-11 items-center gap-2"
+          ><input
+            type="checkbox"
+            bind:checked={sound}
+            onchange={() => localStorage.setItem('umberline-sound', sound ? 'on' : 'off')}
+          /> sound</label
+        >
+      </p>
+    </div>
+    <p class="text-neutral max-w-prose text-sm">
+      Sample before anything is stirred, in a rinsed cup, with the water at its usual level. Each
+      kit’s own leaflet comes first. Gloves where a reagent asks for them.
+    </p>
+    {#each here as tank (tank.id)}
+      <section class="border-base-content/40 mt-3 border-t pt-2" data-testid="bench-tank">
+        <div class="flex flex-wrap items-baseline gap-x-5">
+          <h2 class="font-serif text-xl">{tank.name}</h2>
+          <button
+            class="min-h-11 text-sm underline underline-offset-4"
+            onclick={() => (shelf = tank.id)}>Kits on the shelf</button
+          >
+        </div>
+        {#if tank.tests.every((test) => !test.why)}
+          <p class="text-neutral text-sm">
+            {tank.tests.length === 0
+              ? 'No kit is in the make-up.'
+              : 'No test would change what is to be done today.'}
+          </p>
+        {/if}
+        <ul>
+          {#each tank.tests as test (test.analyte + test.kit)}
+            {#if test.why || more[tank.id]}
+              <Test
+                bind:this={tests[`${tank.id} ${test.analyte} ${test.kit}`]}
+                {tank}
+                {test}
+                {sound}
+                onnoted={load}
+              />
+            {/if}
+          {/each}
+        </ul>
+        {#if tank.tests.some((test) => !test.why)}
+          <button
+            class="min-h-11 text-sm underline underline-offset-4"
+            aria-expanded={more[tank.id] ?? false}
+            onclick={() => (more[tank.id] = !more[tank.id])}
+            >{more[tank.id] ? 'Only what matters' : 'Other tests'}</button
+          >
+        {/if}
+      </section>
+    {/each}
+  </div>
+  <Sheet title="Kits on the shelf" open={shelf !== ''} onclose={() => (shelf = '')}>
+    {#each here.filter((one) => one.id === shelf) as tank (tank.id)}
+      <Shelf
+        {tank}
+        onsaved={() => {
+          shelf = '';
+          void load();
+        }}
+      />
+    {/each}
+  </Sheet>
+{:else}
+  <p class="text-neutral px-4 pt-8 font-serif text-xl sm:px-10" role="status">
+    Looking which tests matter…
+  </p>
+{/if}
