@@ -82,7 +82,7 @@
   <button
     type="button"
     class="border-base-content/50 min-h-11 rounded-field border px-3 text-sm print:hidden"
-    aria-label="start {minutes} minutes: {words}"
+    aria-label="{minutes} min, start the timer: {words}"
     onclick={start}
     data-testid="timer-start">{minutes} min</button
   >
@@ -93,7 +93,9 @@
     class:border-secondary={!over}
     class:bg-warning={over}
     class:text-warning-content={over}
-    aria-label={over ? `time is over: ${words}; put the timer back` : `stop the timer: ${words}`}
+    aria-label={over
+      ? `now, time is over: ${words}; put the timer back`
+      : `${shown}, stop the timer: ${words}`}
     onclick={stop}
     data-testid="timer">{over ? 'now' : shown}</button
   >

@@ -78,6 +78,8 @@ class AccessibilityTest {
     page.see("make-up-entry").click();
     page.see("help-volume").click();
     check("make-up");
+    handsOnPages();
+
     page.open("/new");
     page.see("way");
     check("new tank");
@@ -167,5 +169,33 @@ class AccessibilityTest {
     page.await("put back", d -> page.value("share of the water to change").equals(share));
     page.see("ledger-line").click();
     page.see("try-slider");
+  }
+
+  private void handsOnPages() throws IOException {
+    page.openPlace("Breakwater", "log");
+    page.see("log-entry");
+    check("log");
+    page.see("table-open").click();
+    page.see("table-file");
+    check("table of tests");
+    page.closeSheet();
+    page.openPlace("Breakwater", "change");
+    page.see("run-sheet");
+    check("change");
+    page.openPlace("Breakwater", "visit");
+    page.see("visit-begin");
+    check("visit");
+    page.open("/upkeep");
+    page.see("band");
+    check("upkeep");
+    for (String sheet : List.of("absence", "calendar", "care")) {
+      page.see(sheet + "-open").click();
+      page.see("sheet");
+      check(sheet);
+      page.closeSheet();
+    }
+    page.open("/bench");
+    page.see("bench-test");
+    check("bench");
   }
 }

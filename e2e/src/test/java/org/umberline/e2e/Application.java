@@ -23,7 +23,9 @@ final class Application implements AutoCloseable {
 
   private final PrivateDatabase database;
   private final Process process;
+  private final Process photometer;
   private final int port;
+  private final int photometerPort;
 
   /** One application for every story, ended with the tests: each story minds its own tank. */
   static synchronized Application shared() {
@@ -40,8 +42,10 @@ final class Application implements AutoCloseable {
    */
   Application(String name, String... options) {
     database = new PrivateDatabase(name).start();
-    try (ServerSocket free = new ServerSocket(0)) {
+    try (ServerSocket free = new ServerSocket(0);
+        ServerSocket another = new ServerSocket(0)) {
       port = free.getLocalPort();
+      photometerPort = another.getLocalPort();
     } catch (IOException e) {
       throw new IllegalStateException(e);
     }
@@ -57,6 +61,18 @@ final class Application implements AutoCloseable {
       builder.environment().put("UMBERLINE_DATABASE_PORT", database.port());
       builder.environment().put("UMBERLINE_DATABASE_PASSWORD", database.password());
       builder.environment().put("UMBERLINE_DEMO", "true");
+      builder.environment().put("UMBERLINE_PHOTOMETER", "http://127.0.0.1:" + photometerPort);
+      photometer =
+          new ProcessBuilder(
+                  "java",
+                  "-Xmx32m",
+                  "-jar",
+                  System.getProperty("standins"),
+                  "photometer",
+                  String.valueOf(photometerPort))
+              .redirectErrorStream(true)
+              .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+              .start();
       process = builder.start();
       awaitReady(log);
     } catch (IOException e) {
@@ -99,12 +115,29 @@ final class Application implements AutoCloseable {
     return "http://127.0.0.1:" + port;
   }
 
+  /** Tells the simulated photometer something, such as what is in its cuvette. */
+  void photometer(String path) {
+    HttpRequest request =
+        HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + photometerPort + path))
+            .PUT(HttpRequest.BodyPublishers.noBody())
+            .build();
+    try {
+      HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.discarding());
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(e);
+    }
+  }
+
   PrivateDatabase database() {
     return database;
   }
 
   @Override
   public void close() {
+    photometer.destroy();
     process.destroy();
     try {
       if (!process.waitFor(20, TimeUnit.SECONDS)) {

@@ -152,10 +152,15 @@ class KeeperStoryTest {
     try {
       page.see("entry-line").sendKeys(Keys.ENTER);
       page.awaitText("away", "The database is away");
-      assertThat(page.see("entry-line").getDomProperty("value")).isEqualTo("no3 40 1 h ago");
-      // The page is loaded again while the database is still away: the line is not lost.
+      page.awaitText("toast", "Kept on this device");
+      page.awaitText("outbox", "1 to be sent");
+      // The page is loaded again while the database is still away: the line is not lost, and what
+      // was known is shown.
       page.reload();
       page.awaitText("away", "The database is away");
+      page.awaitText("away", "Shown is what was known");
+      page.see("tideline");
+      page.awaitText("outbox", "1 to be sent");
     } finally {
       application.database().start();
     }

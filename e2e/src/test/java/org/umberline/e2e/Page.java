@@ -103,6 +103,38 @@ final class Page implements AutoCloseable {
                 .orElse(null));
   }
 
+  /** Cuts the connection, or restores it. */
+  void connected(boolean connected) {
+    driver.executeCdpCommand("Network.enable", Map.of());
+    driver.executeCdpCommand(
+        "Network.emulateNetworkConditions",
+        Map.of(
+            "offline", !connected, "latency", 0, "downloadThroughput", -1, "uploadThroughput", -1));
+  }
+
+  /** Waits until the page's own files are kept on the device. */
+  void awaitInstalled() {
+    await(
+        "the page is installed",
+        d ->
+            (Boolean)
+                scriptLater(
+                    "const done = arguments[arguments.length - 1];"
+                        + "navigator.serviceWorker.getRegistration().then("
+                        + "r => done(r?.active?.state === 'activated'))"));
+  }
+
+  /** Opens a place of a tank by its name, from wherever the page is. */
+  Page openPlace(String tank, String place) {
+    String id =
+        (String)
+            scriptLater(
+                "const done = arguments[arguments.length - 1];"
+                    + "fetch('/api/tanks').then(r => r.json()).then(all => done("
+                    + "all.find(one => one.name === '%s').id))".formatted(tank));
+    return open("/tank/" + id + "/" + place);
+  }
+
   /** Opens a tank from the rounds. */
   Page openTank(String name) {
     line(name).findElement(By.tagName("a")).click();

@@ -138,7 +138,8 @@ public final class Shorthand {
         new Shorthand(
             ShorthandWriter.write(entry, tank),
             tank,
-            entry.at().atZoneSameInstant(tank.timeZone()),
+            // the present has no fractions of a second, an entry may
+            entry.at().atZoneSameInstant(tank.timeZone()).plusSeconds(1),
             Household.UNKNOWN);
     try {
       shorthand.read();

@@ -156,6 +156,14 @@ class ShorthandPropertyTest {
     }
   }
 
+  @Test
+  void anEntryIsToldInWordsWhateverItsInstant() {
+    LogEntry entry =
+        new LogEntry.Clean(
+            OffsetDateTime.parse("2026-11-20T10:00:00.809Z"), tank.exports().get(0).id(), "");
+    assertThat(Shorthand.words(entry, tank)).isEqualTo("Cleaned " + tank.exports().get(0).id());
+  }
+
   private static void same(LogEntry entry) {
     String line = ShorthandWriter.write(entry, tank);
     Reading again = Shorthand.read(line, tank, NOW, Household.UNKNOWN);

@@ -1,0 +1,244 @@
+package org.umberline.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.WebElement;
+
+/** The hands-on half: the log, the bench, a change, upkeep, visits, and all of it offline. */
+class HandsOnStoryTest {
+  private final Application application = Application.shared();
+  private Page page;
+
+  @BeforeEach
+  void openBrowser() {
+    page = new Page(application.address()).enterDemo();
+  }
+
+  @AfterEach
+  void closeBrowser() {
+    page.connected(true);
+    application.photometer("/fault/none");
+    page.close();
+  }
+
+  private int entries() {
+    return page.all("[data-testid=log-entry]").size();
+  }
+
+  @Test
+  void anEntryIsCompletedNotedCorrectedAndItsHistoryKept() {
+    page.openPlace("Saltings", "log");
+    page.see("log-entry");
+    int before = entries();
+    page.type("fed sn");
+    page.awaitText("completions", "snails");
+    page.see("entry-line").sendKeys(Keys.TAB);
+    page.see("entry-line").sendKeys("2 g # by torchlight");
+    page.awaitText("read-back", "Fed 2 g");
+    page.see("entry-line").sendKeys(Keys.ENTER);
+    page.await("noted", d -> entries() == before + 1);
+    page.see("log-search").sendKeys("torchlight");
+    page.await("found", d -> entries() == 1);
+
+    page.named("Correct").click();
+    WebElement field =
+        page.await("the line", d -> d.findElement(By.cssSelector("[data-testid=correct] input")));
+    assertThat(field.getDomProperty("value")).contains("fed \"snails\" 2 g # by torchlight");
+    field.sendKeys(Keys.END, " and moon");
+    page.named("Correct it").click();
+    page.awaitText("toast", "Corrected");
+    page.see("show-withdrawn").click();
+    page.await("both are there", d -> entries() == 2);
+    assertThat(page.see("log").getText()).contains("corrected by wren");
+
+    page.see("log-search").clear();
+    page.see("log-search").sendKeys("x", Keys.BACK_SPACE);
+    page.type("Stillwater: ph 7.4");
+    page.awaitText("read-back", "In Stillwater:");
+    page.see("entry-line").sendKeys(Keys.ENTER);
+    page.awaitText("toast", "Noted in Stillwater");
+  }
+
+  @Test
+  void aTableIsTakenInAfterItsBadRowsWereShown(@TempDir Path folder) throws Exception {
+    Path table =
+        Files.writeString(
+            folder.resolve("tests.csv"),
+            "Date;NO3;Comment\n20.10.2026;22;from paper\n31.02.2026;20;\n21.10.2026;lots;\n");
+    page.openPlace("Saltings", "log");
+    page.see("table-open").click();
+    page.see("table-file").sendKeys(table.toString());
+    page.awaitText("table-bad", "31.02.2026");
+    page.awaitText("table-bad", "lots");
+    page.awaitText("table-good", "Nitrate 22");
+    page.see("table-keep").click();
+    page.awaitText("toast", "1 tests are in the log");
+    page.see("log-search").sendKeys("from paper");
+    page.await("it is there", d -> entries() == 1);
+  }
+
+  @Test
+  void aPhoneAtTheBenchReadsAPhotometerThatIsLostOnTheWay() {
+    application.photometer("/cuvette/nitrate/12");
+    page.size(390, 844).open("/bench");
+    page.see("bench-test");
+    WebElement tank =
+        page.await(
+            "Breakwater's tests",
+            d ->
+                d.findElements(By.cssSelector("[data-testid=bench-tank]")).stream()
+                    .filter(one -> one.getText().startsWith("Breakwater"))
+                    .findFirst()
+                    .orElse(null));
+    if (tank.findElements(By.cssSelector("[data-testid=photometer]")).isEmpty()) {
+      tank.findElement(By.xpath(".//button[text()='Other tests']")).click();
+    }
+    page.see("photometer").click();
+    page.awaitText("meter", "measuring");
+    application.photometer("/fault/drop");
+    page.awaitText("meter", "does not answer");
+    application.photometer("/fault/garbage");
+    page.awaitText("meter", "can’t be read");
+    application.photometer("/fault/none");
+    page.awaitText("bench-result", "Nitrate 1");
+    assertThat(page.all("[data-testid=reading]"))
+        .filteredOn(reading -> !reading.getDomProperty("value").isEmpty())
+        .as("one reading, not two")
+        .hasSize(1);
+    page.see("note-result").click();
+    page.awaitText("toast", "Breakwater: Nitrate 1");
+  }
+
+  @Test
+  void timersRunSideBySideAndAReadingThatCannotBeIsSaid() {
+    page.open("/bench");
+    page.see("bench-test");
+    page.named("Start all timers").click();
+    page.await("several run", d -> page.all("[data-testid=timer]").size() > 1);
+    page.reload();
+    page.await("they still run", d -> page.all("[data-testid=timer]").size() > 1);
+    WebElement reading = page.see("reading");
+    reading.sendKeys("80000", Keys.TAB);
+    page.await(
+        "refused",
+        d ->
+            d.findElements(By.cssSelector("[role=alert]")).stream()
+                .anyMatch(alert -> alert.getText().contains("can't be right")));
+  }
+
+  @Test
+  void aChangeSurvivesReloadAndLossOfConnectionAndIsNotedOnce() {
+    page.openPlace("Saltings", "change");
+    page.see("run-sheet");
+    page.awaitInstalled();
+    page.awaitText("cautions", "by mouth");
+    page.all("[data-testid=step]").get(0).click();
+    page.connected(false);
+    page.all("[data-testid=step]").get(1).click();
+    page.reload();
+    page.awaitText("change-title", "Changing");
+    assertThat(page.all("[data-testid=step]").stream().filter(WebElement::isSelected).count())
+        .isEqualTo(2);
+    WebElement litres = page.see("done-litres");
+    litres.clear();
+    litres.sendKeys("29.73");
+    page.see("change-done").click();
+    page.awaitText("outbox", "1 to be sent");
+    page.connected(true);
+    page.awaitGone("outbox");
+    page.openPlace("Saltings", "log");
+    page.see("log-search").sendKeys("Change of 29.73 L");
+    page.await("once", d -> entries() == 1);
+  }
+
+  @Test
+  void linesNotedOfflineAreSentOnceAndAConflictIsShown() {
+    page.openPlace("Paddy", "log");
+    page.see("log-entry");
+    page.awaitInstalled();
+    page.connected(false);
+    page.type("ph 7.31");
+    page.see("entry-line").sendKeys(Keys.ENTER);
+    page.awaitText("outbox", "1 to be sent");
+    page.await("free again", d -> page.see("entry-line").getDomProperty("value").isEmpty());
+    page.type("dead unicorn");
+    page.see("entry-line").sendKeys(Keys.ENTER);
+    page.awaitText("outbox", "2 to be sent");
+    page.reload();
+    page.awaitText("outbox", "2 to be sent");
+    page.awaitText("away", "Shown is what was known");
+    page.connected(true);
+    page.awaitText("outbox", "1 not taken");
+    page.awaitGone("away");
+    page.see("outbox").click();
+    page.awaitText("outbox-item", "unicorn");
+    page.named("Let it go").click();
+    page.awaitGone("outbox");
+    page.see("log-search").sendKeys("7.31");
+    page.await("once", d -> entries() == 1);
+  }
+
+  @Test
+  void workIsMovedByKeysWithinItsRulesAndDone() {
+    page.open("/upkeep");
+    page.see("band");
+    WebElement mark =
+        page.await(
+            "the sponge of Stillwater",
+            d ->
+                d.findElements(By.cssSelector("[data-testid=band-mark]")).stream()
+                    .filter(
+                        one ->
+                            one.getDomAttribute("aria-label")
+                                .startsWith("Stillwater: Clean sponge"))
+                    .findFirst()
+                    .orElse(null));
+    String before = mark.getDomAttribute("aria-label");
+    mark.sendKeys(Keys.PAGE_DOWN, Keys.ENTER);
+    page.see("toast");
+    String said = page.see("toast").getText();
+    assertThat(said).containsAnyOf("Stillwater: Clean sponge on", "days from a change");
+    page.see("calendar-open").click();
+    page.named("Make one").click();
+    page.awaitText("calendar-address", "/calendar/");
+    page.named("Close it").click();
+    page.await("closed", d -> page.see("sheet").getText().contains("There is none."));
+    page.closeSheet();
+    page.see("absence-open").click();
+    page.awaitText("feeder-page", "Feed nothing");
+    page.see("away-grams").sendKeys(Keys.END, Keys.BACK_SPACE, "2");
+    page.awaitText("feeder-page", "2 g");
+    page.closeSheet();
+    assertThat(before).contains("arrow keys move it");
+  }
+
+  @Test
+  void aVisitBeginsWithABaselineAndLeavesAPage() {
+    page.openPlace("Saltings", "visit");
+    page.see("visit-seen").sendKeys("Sand a little brown.");
+    page.see("visit-begin").click();
+    page.awaitText("visit-report", "Sand a little brown.");
+    page.type("note glass wiped for the owner");
+    page.see("entry-line").sendKeys(Keys.ENTER);
+    page.awaitText("visit-done", "glass wiped");
+    page.see("visit-advice").sendKeys("Feed a little less.");
+    page.see("visit-end").click();
+    page.awaitText("visit-report", "Feed a little less.");
+    String pdf =
+        (String)
+            page.script(
+                "const request = new XMLHttpRequest();"
+                    + "request.open('GET', arguments[0], false); request.send();"
+                    + "return request.responseText.slice(0, 5)",
+                page.see("visit-pdf").getDomProperty("href"));
+    assertThat(pdf).isEqualTo("%PDF-");
+  }
+}
