@@ -26,6 +26,7 @@ export function outlook(parts: Partial<Outlook> = {}): Outlook {
       probabilityWithinLines: 0.92,
       nitratePeakMgL: 34,
       nitrateTroughMgL: 25,
+      nitrateSwingMgL: 8,
       phosphatePeakMgL: 1.2,
       phosphateTroughMgL: 0.9,
       litresPer28Days: 182,

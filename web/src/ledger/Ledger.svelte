@@ -7,12 +7,10 @@
 
   let {
     ledgers,
-    volumeL,
     tries,
     ontry,
   }: {
     ledgers: Ledgers;
-    volumeL: number;
     tries: Tried[];
     ontry: (tried: Tried[]) => void;
   } = $props();
@@ -27,24 +25,19 @@
 
   let ledger = $derived(ledgers[element]);
   let ion = $derived(element === 'nitrogen' ? ('nitrate' as const) : ('phosphate' as const));
-  /** From mg of the element a day to what is shown, by the ratio the ledger itself tells. */
+  /** From mg of the element a day to what is shown, by the server's factors. */
   let perMg = $derived.by(() => {
+    const { gramsAMonth, nitrateMgLAWeek, phosphateMgLAWeek } = ledgers.perMgADay;
     if (measure === 'mg a day') return 1;
-    if (measure === 'g a month') return 30 / 1000;
-    return toShown(ion, ionPerElement) * (7 / volumeL);
+    if (measure === 'g a month') return gramsAMonth;
+    return toShown(ion, ion === 'nitrate' ? nitrateMgLAWeek : phosphateMgLAWeek);
   });
-  let ionPerElement = $derived(element === 'nitrogen' ? ionOf('nitrate') : ionOf('phosphate'));
   let most = $derived(
     Math.max(...[...ledger.in, ...ledger.out].map((line) => line.perDay.high * perMg), 0.001),
   );
   let x = $derived(scaleLinear([0, most], [0, Math.max(60, half - 250)]));
   let rows = $derived(Math.max(ledger.in.length, ledger.out.length));
   let shown = $derived(all || rows <= SHOWN + 1 ? rows : SHOWN);
-
-  /** mg of the ion that 1 mg of the element is: net a month over net a week, as the server has it. */
-  function ionOf(name: 'nitrate' | 'phosphate'): number {
-    return ledgers.ionPerElement[name] ?? 1;
-  }
 
   function total(lines: LedgerLine[]): string {
     return amount(lines.reduce((sum, line) => sum + line.perDay.mean, 0));

@@ -47,12 +47,16 @@ const ledgers: Ledgers = {
     netMgLPerWeek: amount(0.2),
     netGramsPerMonth: amount(0.1),
   },
-  ionPerElement: { nitrate: 4.427, phosphate: 3.066 },
+  perMgADay: {
+    gramsAMonth: 0.03,
+    nitrateMgLAWeek: (7 * 4.427) / 190,
+    phosphateMgLAWeek: (7 * 3.066) / 190,
+  },
 };
 
 function ledger(tries: Tried[] = []) {
   const ontry = vi.fn();
-  render(Ledger, { ledgers, volumeL: 190, tries, ontry });
+  render(Ledger, { ledgers, tries, ontry });
   return ontry;
 }
 

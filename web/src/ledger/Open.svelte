@@ -59,7 +59,7 @@
     <dl class="grid grid-cols-[1fr_auto] gap-x-4">
       {#each entry.sum as term (term.label)}
         <dt title={term.origin}>{term.label}</dt>
-        <dd class="text-right tabular-nums">{figure(term.value, term.unit)}</dd>
+        <dd class="text-right tabular-nums">{figure(term.value ?? 0, term.unit)}</dd>
       {/each}
       <dt class="text-neutral">8 draws in 10 lie</dt>
       <dd class="text-neutral text-right">

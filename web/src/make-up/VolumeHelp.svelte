@@ -1,19 +1,31 @@
 <script lang="ts">
-  import { api } from '../api/client';
+  import { api, type Schemas } from '../api/client';
   import { untilAnswered } from '../lib/connection.svelte';
   import { volume } from '../lib/units.svelte';
 
-  /** Three roads to the water that is really in the tank. */
-  let { temperatureC, onvolume }: { temperatureC: number; onvolume: (litres: number) => void } =
-    $props();
+  /** Roads to the water that is really in the tank. */
+  let {
+    tank = '',
+    temperatureC,
+    onvolume,
+  }: { tank?: string; temperatureC: number; onvolume: (litres: number) => void } = $props();
 
-  const ROADS = ['by measures', 'by salt', 'by a marker'] as const;
+  const ROADS = ['by measures', 'by salt', 'by a marker', 'by past changes'] as const;
   let road = $state<(typeof ROADS)[number]>('by measures');
   let box = $state({ lengthCm: 80, widthCm: 35, waterHeightCm: 38, displaced: 10, sumpL: 0 });
   let salt = $state({ saltG: 0, beforePpt: 0, afterPpt: 1 });
   let marker = $state({ mg: 0, beforeMgL: 0, afterMgL: 1 });
   let litres = $state<number | null>(null);
   let problem = $state('');
+  let implied = $state.raw<Schemas['ImpliedVolume'] | null>(null);
+
+  async function lookBack() {
+    road = 'by past changes';
+    const answer = await untilAnswered(() =>
+      api.GET('/api/tanks/{id}/implied-volume', { params: { path: { id: tank } } }),
+    );
+    implied = answer.data ?? null;
+  }
 
   async function work(event: SubmitEvent) {
     event.preventDefault();
@@ -55,14 +67,15 @@
 
 <form onsubmit={work} class="border-primary border-l-2 pl-4" data-testid="volume-help">
   <div role="group" aria-label="how to find the volume" class="flex gap-4">
-    {#each ROADS as name (name)}
+    {#each ROADS.filter((one) => tank || one !== 'by past changes') as name (name)}
       <button
         type="button"
         class="min-h-11 sm:min-h-7"
         class:font-bold={road === name}
         class:underline={road === name}
         aria-pressed={road === name}
-        onclick={() => (road = name)}>{name}</button
+        onclick={() => (name === 'by past changes' ? void lookBack() : (road = name))}
+        >{name}</button
       >
     {/each}
   </div>
@@ -119,6 +132,20 @@
       () => salt.afterPpt,
       (v) => (salt.afterPpt = v),
     )}
+  {:else if road === 'by past changes'}
+    <p data-testid="implied-volume">
+      {#if implied?.low !== undefined}
+        By {implied.agreeing} of {implied.changes} changes with a test on either side it is
+        {implied.high === undefined
+          ? `${volume(implied.low)} or more`
+          : `between ${volume(implied.low)} and ${volume(implied.high)}`}. Wide, because every kit
+        and reader has its error: measure where you can.
+      {:else if implied}
+        No change has a test near it on either side yet. Test before one and the day after.
+      {:else}
+        Looking back…
+      {/if}
+    </p>
   {:else}
     <p class="text-neutral">
       Anything harmless that stays dissolved and can be measured: a dye for tanks, nitrate from a
@@ -144,7 +171,9 @@
     )}
   {/if}
   <p class="flex flex-wrap items-center gap-4">
-    <button class="min-h-11 underline sm:min-h-7">Work it out</button>
+    {#if road !== 'by past changes'}
+      <button class="min-h-11 underline sm:min-h-7">Work it out</button>
+    {/if}
     {#if litres !== null}
       <strong data-testid="volume-found">{volume(litres)}</strong>
       <button
@@ -156,5 +185,4 @@
     {/if}
   </p>
   {#if problem}<p class="text-error" role="alert">{problem}</p>{/if}
-  <p class="text-neutral">What past water changes imply stands in the tank’s track record.</p>
 </form>

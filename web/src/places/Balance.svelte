@@ -313,7 +313,7 @@
     </div>
     <div class="min-h-[9.5rem] shrink-0">
       {#if ledgers}
-        <Ledger {ledgers} volumeL={balance.tank.netVolumeL} {tries} ontry={tryLines} />
+        <Ledger {ledgers} {tries} ontry={tryLines} />
       {/if}
     </div>
     {#if balance.notCounted.length > 0}

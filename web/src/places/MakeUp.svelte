@@ -268,6 +268,7 @@
         >
         {#if helping}
           <VolumeHelp
+            {tank}
             temperatureC={Number(tankPart.temperatureC ?? 25)}
             onvolume={(litres) => {
               set(['tank', 'netVolumeL'], litres);

@@ -95,7 +95,7 @@
     ['chance within the lines', (m) => timesInTen(m.probabilityWithinLines)],
     ['nitrate peak', (m) => level('nitrate', m.nitratePeakMgL)],
     ['nitrate trough', (m) => level('nitrate', m.nitrateTroughMgL)],
-    ['nitrate swing', (m) => level('nitrate', m.nitratePeakMgL - m.nitrateTroughMgL)],
+    ['nitrate swing', (m) => level('nitrate', m.nitrateSwingMgL)],
     ['phosphate peak', (m) => level('phosphate', m.phosphatePeakMgL)],
     ['phosphate trough', (m) => level('phosphate', m.phosphateTroughMgL)],
     ['water in 28 days', (m) => volume(m.litresPer28Days)],

@@ -31,7 +31,7 @@
             {term.label}{#if term.origin}{' '}<span class="text-neutral">· {term.origin}</span>{/if}
           </dt>
           <dd class="text-right tabular-nums">
-            {term.value < 0 && term.unit === 'days' ? 'never' : figure(term.value, term.unit)}
+            {term.value === undefined ? 'never' : figure(term.value, term.unit)}
           </dd>
         {/each}
         <dt class="border-base-content border-t font-semibold">
@@ -40,7 +40,9 @@
             >{/if}
         </dt>
         <dd class="border-base-content border-t text-right font-semibold tabular-nums">
-          {figure(number.result.value, number.result.unit)}
+          {number.result.value === undefined
+            ? 'never'
+            : figure(number.result.value, number.result.unit)}
         </dd>
       </dl>
     </details>

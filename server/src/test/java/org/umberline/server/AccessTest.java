@@ -123,6 +123,7 @@ class AccessTest {
           Map.entry("GET /api/tanks/{id}/visits", ""),
           Map.entry("GET /api/tanks/{id}/visits/{visit}", ""),
           Map.entry("GET /api/tanks/{id}/visits/{visit}/report.pdf", ""),
+          Map.entry("GET /api/tanks/{id}/implied-volume", ""),
           Map.entry("GET /api/tanks/{id}/care", ""),
           Map.entry("GET /api/tanks/{id}/run-sheet", ""),
           Map.entry("GET /api/tanks/{id}/log", ""),

@@ -99,9 +99,7 @@ final class Levers {
               "+adsorber", grams, ADSORBER_CAPACITY, AdsorberPlacement.REACTOR, now());
       levers.add(lever("phosphate adsorber g", grams, scenario.with(with(adsorber)), m -> {}));
     }
-    if (tank.exports().stream().anyMatch(ExportMethod.Mechanical.class::isInstance)) {
-      levers.add(lever("media cleaned weekly", 1, scenario.with(cleaned()), m -> {}));
-    }
+    cleaningWeekly().ifPresent(levers::add);
     purest()
         .ifPresent(
             water ->
@@ -114,6 +112,13 @@ final class Levers {
                                 new Blend(List.of(new Blend.Part(water.id(), 1))))),
                         m -> {})));
     return levers;
+  }
+
+  Optional<Plan.Lever> cleaningWeekly() {
+    boolean media = tank.exports().stream().anyMatch(ExportMethod.Mechanical.class::isInstance);
+    return media && days >= DAYS_PER_WEEK
+        ? Optional.of(lever("media cleaned weekly", 1, scenario.with(cleaned()), m -> {}))
+        : Optional.empty();
   }
 
   private Plan.Lever lever(

@@ -478,6 +478,12 @@ public final class Planner {
         notes(recommended, blends));
   }
 
+  /** What cleaning the filter media every week would do, where there are any. */
+  public Optional<Plan.Lever> cleaningWeekly() {
+    PlannedChanges routine = tank.routine().map(this::changes).orElse(PlannedChanges.NONE);
+    return new Levers(tank, posterior, routine).cleaningWeekly();
+  }
+
   private Optional<Plan.Option> choose(List<Plan.Option> options) {
     List<Plan.Option> feasible = options.stream().filter(Plan.Option::feasible).toList();
     double least =

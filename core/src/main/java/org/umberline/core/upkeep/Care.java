@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.TankModel;
 
 /**
  * How a keeper looks after a tank, besides what its make-up says.
@@ -69,6 +71,7 @@ public record Care(
    * @param openedOn the day its reagent was opened
    * @param expiresOn by its label
    * @param testsLeft as last counted
+   * @param countedOn the day they were counted
    * @param minutes the kit's own waiting time, where it is not the usual one
    */
   public record Shelf(
@@ -76,7 +79,25 @@ public record Care(
       Optional<LocalDate> openedOn,
       Optional<LocalDate> expiresOn,
       OptionalInt testsLeft,
-      OptionalDouble minutes) {}
+      Optional<LocalDate> countedOn,
+      OptionalDouble minutes) {
+    /** What is left after the tests in the log since they were counted, at least 0. */
+    public OptionalInt left(TankModel tank) {
+      if (testsLeft.isEmpty() || countedOn.isEmpty()) {
+        return testsLeft;
+      }
+      long since =
+          tank.log().stream()
+              .filter(
+                  e ->
+                      e instanceof LogEntry.Test test
+                          && test.kit().isPresent()
+                          && test.kit().get().equals(kit)
+                          && !tank.dayOf(test.at().toInstant()).isBefore(countedOn.get()))
+              .count();
+      return OptionalInt.of((int) Math.max(0, testsLeft.getAsInt() - since));
+    }
+  }
 
   public Care {
     devices = List.copyOf(devices);

@@ -13,6 +13,8 @@ import org.umberline.core.forecast.AmmoniaCourse;
 import org.umberline.core.forecast.Forecast;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.forecast.Projection;
+import org.umberline.core.judging.ChangeExperiment;
+import org.umberline.core.judging.ImpliedVolume;
 import org.umberline.core.ledger.PaperBalance;
 import org.umberline.core.planning.BindingLimit;
 import org.umberline.core.planning.Plan;
@@ -47,6 +49,9 @@ public class BalanceAnswers {
   private final Clock clock;
   private final AnswerCache<Views.BalanceView> balances = new AnswerCache<>(100);
   private final AnswerCache<Views.RoundsLineView> roundsLines = new AnswerCache<>(300);
+
+  /** What was tried lately: handles go back and forth over the same few values. */
+  private final AnswerCache<Views.OutlookView> tries = new AnswerCache<>(300);
 
   public BalanceAnswers(Posteriors posteriors, Clock clock) {
     this.posteriors = posteriors;
@@ -250,6 +255,7 @@ public class BalanceAnswers {
         Figures.rounded(measures.probabilityWithinLines()),
         Figures.rounded(measures.nitratePeakMgL()),
         Figures.rounded(measures.nitrateTroughMgL()),
+        Figures.rounded(measures.nitratePeakMgL() - measures.nitrateTroughMgL()),
         Figures.rounded(measures.phosphatePeakMgL()),
         Figures.rounded(measures.phosphateTroughMgL()),
         Figures.rounded(measures.litresPer28Days()),
@@ -262,10 +268,30 @@ public class BalanceAnswers {
         test.analyte(), Figures.rounded(test.chance()), Figures.rounded(test.settles()));
   }
 
+  /** The net volume that past changes speak for. */
+  public Views.ImpliedVolumeView impliedVolume(Stored stored) {
+    Present now = posteriors.present(stored, stored.tank().lines());
+    return ImpliedVolume.of(ChangeExperiment.of(now.posterior()))
+        .map(
+            implied ->
+                new Views.ImpliedVolumeView(
+                    implied.changes(),
+                    implied.agreeing(),
+                    Figures.rounded(implied.range().low()),
+                    Double.isInfinite(implied.range().high())
+                        ? null
+                        : Figures.rounded(implied.range().high())))
+        .orElse(new Views.ImpliedVolumeView(0, 0, null, null));
+  }
+
   // ---------------------------------------------------------------- what if
 
   /** Runs a routine, lines and other doings that are tried; saves nothing. */
   public Views.OutlookView whatIf(Stored stored, Try tried) {
+    return tries.get(stored, today(stored), tried, () -> workOutTry(stored, tried));
+  }
+
+  private Views.OutlookView workOutTry(Stored stored, Try tried) {
     Lines lines =
         new Lines(
             line(tried.nitrate(), stored.tank().lines().nitrate()),

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import java.util.UUID;
 import java.util.stream.DoubleStream;
 import org.springframework.stereotype.Service;
@@ -44,6 +45,9 @@ import org.umberline.tankfile.shorthand.Shorthand;
 /** A testing session over the keeper's tanks. */
 @Service
 public class BenchAnswers {
+  /** So few tests of a kit are worth a word. */
+  private static final int FEW_TESTS = 5;
+
   private final TankRecords tanks;
   private final Posteriors posteriors;
   private final PhotometerLine photometer;
@@ -141,7 +145,7 @@ public class BenchAnswers {
                         step.text(),
                         step.minutes().isPresent() ? step.minutes().getAsDouble() : null))
             .toList(),
-        shelf.map(s -> shelfNote(s, now.today())).orElse(""));
+        shelf.map(s -> shelfNote(s, now.tank(), now.today())).orElse(""));
   }
 
   private static Double expected(double[] levels, TestUnit unit, double quantile) {
@@ -153,7 +157,7 @@ public class BenchAnswers {
     return Figures.rounded(value / unit.standardPerUnit());
   }
 
-  private static String shelfNote(Care.Shelf shelf, LocalDate today) {
+  private static String shelfNote(Care.Shelf shelf, TankModel tank, LocalDate today) {
     List<String> notes = new ArrayList<>();
     shelf
         .expiresOn()
@@ -165,8 +169,9 @@ public class BenchAnswers {
                         : ChronoUnit.DAYS.between(today, day) < 30
                             ? "The reagent expires on " + day + "."
                             : ""));
-    if (shelf.testsLeft().isPresent() && shelf.testsLeft().getAsInt() <= 5) {
-      notes.add("About " + shelf.testsLeft().getAsInt() + " tests are left.");
+    OptionalInt left = shelf.left(tank);
+    if (left.isPresent() && left.getAsInt() <= FEW_TESTS) {
+      notes.add("About " + left.getAsInt() + " tests are left.");
     }
     return String.join(" ", notes).trim();
   }

@@ -1,5 +1,6 @@
 package org.umberline.server.answers;
 
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -38,7 +39,9 @@ public final class CareViews {
                         shelf.kit(),
                         shelf.openedOn().orElse(null),
                         shelf.expiresOn().orElse(null),
-                        shelf.testsLeft().isPresent() ? shelf.testsLeft().getAsInt() : null,
+                        shelf.left(stored.tank()).isPresent()
+                            ? shelf.left(stored.tank()).getAsInt()
+                            : null,
                         number(shelf.minutes())))
             .toList());
   }
@@ -48,7 +51,7 @@ public final class CareViews {
   }
 
   /** What was asked for; the habits of single pieces of work stay. */
-  public static Care changed(Care before, Requests.CareChange request) {
+  public static Care changed(Care before, Requests.CareChange request, LocalDate today) {
     List<Task> tasks =
         request.tasks().stream()
             .map(
@@ -80,6 +83,7 @@ public final class CareViews {
                         shelf.testsLeft() == null
                             ? OptionalInt.empty()
                             : OptionalInt.of(shelf.testsLeft()),
+                        shelf.testsLeft() == null ? Optional.empty() : Optional.of(today),
                         optional(shelf.minutes())))
             .toList());
   }

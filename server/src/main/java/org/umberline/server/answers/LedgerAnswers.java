@@ -27,6 +27,10 @@ public class LedgerAnswers {
   private static final String MG_N = "mg N/day";
   private static final String MG_P = "mg P/day";
 
+  private static final double DAYS_A_MONTH = 30;
+  private static final double DAYS_A_WEEK = 7;
+  private static final double MG_A_GRAM = 1000;
+
   private final Posteriors posteriors;
   private final Clock clock;
   private final AnswerCache<Views.LedgersView> ledgers = new AnswerCache<>(100);
@@ -50,7 +54,10 @@ public class LedgerAnswers {
           return new Views.LedgersView(
               view(now, both.get(0)),
               view(now, both.get(1)),
-              new Views.IonPerElementView(Nutrient.NITRATE.ion(1), Nutrient.PHOSPHATE.ion(1)));
+              new Views.PerMgView(
+                  DAYS_A_MONTH / MG_A_GRAM,
+                  Nutrient.NITRATE.ion(DAYS_A_WEEK) / now.tank().netVolumeL(),
+                  Nutrient.PHOSPHATE.ion(DAYS_A_WEEK) / now.tank().netVolumeL()));
         });
   }
 

@@ -50,7 +50,7 @@ public final class Lists {
     add(figures, "phosphate floor", way.lines().phosphate().floorMgL(), "mg/L PO4");
     add(figures, "phosphate ceiling", way.lines().phosphate().ceilingMgL(), "mg/L PO4");
     figures.add(term("largest change", way.largestChange(), ""));
-    figures.add(new TermView("water", 0, way.water().term(), null));
+    figures.add(new TermView("water", null, way.water().term(), null));
     return new ChoiceView(way.term(), figures);
   }
 

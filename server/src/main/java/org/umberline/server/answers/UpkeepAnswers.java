@@ -9,6 +9,7 @@ import java.util.OptionalInt;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.umberline.core.planning.Absence;
+import org.umberline.core.planning.Plan;
 import org.umberline.core.planning.Planner;
 import org.umberline.core.tank.Feeding;
 import org.umberline.core.tank.Routine;
@@ -29,7 +30,10 @@ import org.umberline.tankfile.Figures;
 public class UpkeepAnswers {
   private final TankRecords tanks;
   private final Posteriors posteriors;
-  private final AnswerCache<GearOutlook> outlooks = new AnswerCache<>(300);
+  private final AnswerCache<Known> outlooks = new AnswerCache<>(300);
+
+  /** What the model knows of a tank's gear. */
+  private record Known(GearOutlook outlook, Optional<Plan.Lever> cleaning) {}
 
   public UpkeepAnswers(TankRecords tanks, Posteriors posteriors) {
     this.tanks = tanks;
@@ -43,16 +47,23 @@ public class UpkeepAnswers {
       Optional<Routine> standing,
       GearOutlook outlook,
       List<Work> works,
-      Schedule schedule) {}
+      Schedule schedule,
+      Planner planner,
+      Optional<Plan.Lever> cleaning) {}
 
   LaidOut layOut(Stored stored, int days) {
     Present now = posteriors.present(stored, stored.tank().lines());
-    GearOutlook outlook =
+    Planner planner = now.planner();
+    Known known =
         outlooks.get(
             stored,
             now.today(),
             "",
-            () -> GearOutlook.of(now.tank(), now.posterior(), now.today()));
+            () ->
+                new Known(
+                    GearOutlook.of(now.tank(), now.posterior(), now.today()),
+                    planner.cleaningWeekly()));
+    GearOutlook outlook = known.outlook();
     List<Work> works =
         Work.of(stored.tank(), stored.care(), now.standing(), now.today(), outlook.foreseen());
     return new LaidOut(
@@ -61,7 +72,9 @@ public class UpkeepAnswers {
         now.standing(),
         outlook,
         works,
-        Schedule.of(stored.tank(), stored.care(), works, now.standing(), now.today(), days));
+        Schedule.of(stored.tank(), stored.care(), works, now.standing(), now.today(), days),
+        planner,
+        known.cleaning());
   }
 
   /** The work of every tank over the next days. */
@@ -109,8 +122,24 @@ public class UpkeepAnswers {
         laidOut
             .standing
             .flatMap(routine -> CatchUp.of(routine, laidOut.today))
-            .map(missed -> new Views.CatchUpView(missed.missed(), missed.since()))
+            .map(
+                missed ->
+                    new Views.CatchUpView(
+                        missed.missed(), missed.since(), recovery(tank, laidOut.planner)))
             .orElse(null));
+  }
+
+  /** Where missing them took the water over a line: the changes within the caps that undo it. */
+  private static List<Views.RecoveryStepView> recovery(TankModel tank, Planner planner) {
+    return planner.recovery().stream()
+        .map(
+            step ->
+                new Views.RecoveryStepView(
+                    step.on(),
+                    step.fraction(),
+                    step.fraction() * tank.netVolumeL(),
+                    Figures.rounded(step.nitrateAfterMgL())))
+        .toList();
   }
 
   /** What the model knows of it, in words. */
@@ -132,6 +161,14 @@ public class UpkeepAnswers {
             + growth.crowdedOn()
             + " at the earliest.";
       }
+    }
+    if (work.kind() == Work.Kind.CLEAN && laidOut.cleaning.isPresent()) {
+      Plan.Lever lever = laidOut.cleaning.get();
+      return "Cleaned weekly, the filter media would take {"
+          + Figures.plain(Figures.rounded(Math.max(0, -lever.effectNitrateMgLPerWeek())))
+          + " mg/L NO3} and {"
+          + Figures.plain(Figures.rounded(Math.max(0, -lever.effectPhosphateMgLPerWeek())))
+          + " mg/L PO4} more a week.";
     }
     return "";
   }

@@ -205,7 +205,8 @@ public class WorkingAnswers {
   }
 
   private static TermView term(String label, double value, String unit, String origin) {
-    return new TermView(label, Double.isFinite(value) ? Figures.rounded(value) : -1, unit, origin);
+    return new TermView(
+        label, Double.isFinite(value) ? Figures.rounded(value) : null, unit, origin);
   }
 
   private static Views.UnknownView unknown(Posterior.Unknown unknown) {

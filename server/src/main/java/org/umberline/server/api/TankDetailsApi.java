@@ -108,6 +108,12 @@ class TankDetailsApi {
     return new Views.ProgressView(share.isPresent() ? share.getAsDouble() : null);
   }
 
+  /** The net volume that past changes speak for. */
+  @GetMapping("/implied-volume")
+  Views.ImpliedVolumeView impliedVolume(@SignedIn.Keeper SignedIn keeper, @PathVariable UUID id) {
+    return balances.impliedVolume(tanks.one(id, keeper.keeperId()));
+  }
+
   @GetMapping("/what-ifs")
   Views.ComparisonView comparison(@SignedIn.Keeper SignedIn keeper, @PathVariable UUID id) {
     return whatIfs.comparison(tanks.one(id, keeper.keeperId()));

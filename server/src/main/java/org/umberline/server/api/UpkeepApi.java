@@ -3,6 +3,8 @@ package org.umberline.server.api;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
+import java.time.Clock;
+import java.time.LocalDate;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -33,8 +35,10 @@ class UpkeepApi {
   private final TankRecords tanks;
   private final UpkeepAnswers upkeep;
   private final Calendars calendars;
+  private final Clock clock;
 
-  UpkeepApi(TankRecords tanks, UpkeepAnswers upkeep, Calendars calendars) {
+  UpkeepApi(TankRecords tanks, UpkeepAnswers upkeep, Calendars calendars, Clock clock) {
+    this.clock = clock;
     this.tanks = tanks;
     this.upkeep = upkeep;
     this.calendars = calendars;
@@ -71,12 +75,14 @@ class UpkeepApi {
       @SignedIn.Keeper SignedIn keeper,
       @PathVariable UUID id,
       @Valid @RequestBody Requests.CareChange request) {
+    // tests of the day of counting are counted already
+    LocalDate tomorrow = tanks.one(id, keeper.keeperId()).tank().dayOf(clock.instant()).plusDays(1);
     return CareViews.of(
         tanks.setCare(
             id,
             keeper.keeperId(),
             request.version(),
-            (Care before) -> CareViews.changed(before, request)));
+            (Care before) -> CareViews.changed(before, request, tomorrow)));
   }
 
   /** What comes of being away. */

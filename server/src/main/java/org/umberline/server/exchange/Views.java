@@ -83,6 +83,7 @@ public final class Views {
       double probabilityWithinLines,
       double nitratePeakMgL,
       double nitrateTroughMgL,
+      double nitrateSwingMgL,
       double phosphatePeakMgL,
       double phosphateTroughMgL,
       double litresPer28Days,
@@ -230,9 +231,14 @@ public final class Views {
   @Schema(name = "DueWork")
   public record DueWorkView(String work, String words, int everyDays, int lateDays) {}
 
-  @Schema(name = "Term", description = "one figure of a sum; unit as the API names it")
+  @Schema(
+      name = "Term",
+      description = "one figure of a sum; unit as the API names it; no value means never")
   public record TermView(
-      String label, double value, String unit, @Schema(nullable = true) String origin) {}
+      String label,
+      @Schema(nullable = true) Double value,
+      String unit,
+      @Schema(nullable = true) String origin) {}
 
   @Schema(name = "Amount", description = "a mean with the range of eight draws in ten")
   public record AmountView(double mean, double low, double high) {}
@@ -271,12 +277,13 @@ public final class Views {
       AmountView netMgLPerWeek,
       AmountView netGramsPerMonth) {}
 
-  @Schema(name = "IonPerElement", description = "mg NO3 that 1 mg N is, and mg PO4 that 1 mg P is")
-  public record IonPerElementView(double nitrate, double phosphate) {}
+  @Schema(
+      name = "PerMg",
+      description = "what 1 mg of the element a day is: g a month, and mg/L of its ion a week")
+  public record PerMgView(double gramsAMonth, double nitrateMgLAWeek, double phosphateMgLAWeek) {}
 
   @Schema(name = "Ledgers")
-  public record LedgersView(
-      LedgerView nitrogen, LedgerView phosphorus, IonPerElementView ionPerElement) {}
+  public record LedgersView(LedgerView nitrogen, LedgerView phosphorus, PerMgView perMgADay) {}
 
   @Schema(
       name = "Workings",
@@ -498,8 +505,17 @@ public final class Views {
       @Schema(nullable = true) LocalDate lastDone,
       String reason) {}
 
-  @Schema(name = "CatchUp")
-  public record CatchUpView(int missed, LocalDate since) {}
+  @Schema(name = "CatchUp", description = "recovery: the changes that bring it under its lines")
+  public record CatchUpView(int missed, LocalDate since, List<RecoveryStepView> recovery) {}
+
+  @Schema(
+      name = "ImpliedVolume",
+      description = "the net volumes that the most changes allow; high is open without a value")
+  public record ImpliedVolumeView(
+      int changes,
+      int agreeing,
+      @Schema(nullable = true) Double low,
+      @Schema(nullable = true) Double high) {}
 
   @Schema(name = "AbsenceOutcome")
   public record AbsenceOutcomeView(
