@@ -2,7 +2,10 @@ package org.umberline.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
+import java.util.UUID;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -225,5 +228,50 @@ class BalanceStoryTest {
     }
     page.closeSheet();
     page.awaitText("outcome", "under 40");
+  }
+
+  @Test
+  void twoFingersZoomOnAPhone() {
+    page.size(390, 844).open("/").openTank("Stillwater");
+    int before = page.count("change-done");
+    page.pinch(page.see("tideline"), 60, 300);
+    page.await("nearer", d -> page.count("change-done") < before);
+    page.pinch(page.see("tideline"), 300, 40);
+    page.await("further", d -> page.count("change-done") >= before);
+  }
+
+  @Test
+  void theFirstLookAtTenYearsOfLogTellsHowFarItIs() {
+    page.enterAsNewKeeper();
+    StringBuilder log = new StringBuilder();
+    Instant now = Instant.now();
+    for (int day = 3650; day > 0; day--) {
+      Instant at = now.minus(Duration.ofDays(day));
+      log.append(log.length() > 0 ? "," : "")
+          .append("{\"at\":\"%s\",\"type\":\"feed\",\"food\":\"f\",\"grams\":0.1}".formatted(at));
+      if (day % 4 == 0) {
+        log.append(
+            ",{\"at\":\"%s\",\"type\":\"test\",\"analyte\":\"nitrate\",\"value\":%d}"
+                .formatted(at.plusSeconds(60), 12 + day % 7));
+      }
+      if (day % 7 == 0) {
+        log.append(
+            ",{\"at\":\"%s\",\"type\":\"water-change\",\"litres\":20}"
+                .formatted(at.plusSeconds(120)));
+      }
+    }
+    String id = UUID.randomUUID().toString();
+    page.takeIn(
+        id,
+        """
+        {"format":"umberline-tank","version":1,"tank":{"name":"Ten years","water":"freshwater",
+        "netVolumeL":100},"lines":{"nitrate":{"ceilingMgL":40}},
+        "foods":[{"id":"f","form":"dry"}],"feeding":[{"food":"f","gramsPerFeed":0.3}],
+        "log":["""
+            + log
+            + "]}");
+    page.open("/tank/" + id);
+    page.awaitText("waiting", "Learning from the log");
+    page.see("ledger");
   }
 }

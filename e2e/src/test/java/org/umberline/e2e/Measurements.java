@@ -156,13 +156,7 @@ class Measurements {
         "log":["""
             + log
             + "]}";
-    page.scriptLater(
-        "const done = arguments[arguments.length - 1];"
-            + "const token = document.cookie.match(/XSRF-TOKEN=([^;]*)/)[1];"
-            + "fetch('/api/tanks', {method: 'POST', headers: {'Content-Type': 'application/json',"
-            + " 'X-XSRF-TOKEN': decodeURIComponent(token)}, body: "
-            + JSON.writeValueAsString(JSON.writeValueAsString(Map.of("id", id, "file", file)))
-            + "}).then(() => done(1))");
+    page.takeIn(id, file);
     page.open("/tank/" + id);
     page.see("ledger");
     page.named("all").click();

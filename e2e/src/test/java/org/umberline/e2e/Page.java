@@ -92,6 +92,35 @@ final class Page implements AutoCloseable {
     return this;
   }
 
+  /** Leaves whoever is signed in and enters as somebody new, without tanks. */
+  Page enterAsNewKeeper() {
+    open("/");
+    scriptLater(
+        """
+        const done = arguments[arguments.length - 1];
+        const token = () => decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]*)/)[1]);
+        const send = (path, type, body) => fetch(path,
+          {method: 'POST', headers: {'Content-Type': type, 'X-XSRF-TOKEN': token()}, body});
+        const id = crypto.randomUUID();
+        const name = 'keeper-' + id.slice(0, 8);
+        (async () => {
+          await fetch('/api/session');
+          await send('/api/sign-out', 'application/x-www-form-urlencoded', '');
+          await fetch('/api/session');
+          await send('/api/keepers', 'application/json',
+            JSON.stringify({id, name, password: 'a long enough one'}));
+          await send('/api/sign-in', 'application/x-www-form-urlencoded',
+            'name=' + name + '&password=a+long+enough+one');
+          await fetch('/api/session');
+          await caches.delete('umberline-answers');
+          done(1);
+        })();
+        """);
+    open("/");
+    see("new-tank");
+    return this;
+  }
+
   /** A line of the rounds by its tank's name. */
   WebElement line(String tank) {
     return await(
@@ -110,6 +139,42 @@ final class Page implements AutoCloseable {
         "Network.emulateNetworkConditions",
         Map.of(
             "offline", !connected, "latency", 0, "downloadThroughput", -1, "uploadThroughput", -1));
+  }
+
+  /** Two fingers on an element, from so many pixels apart to so many. */
+  void pinch(WebElement on, int from, int to) {
+    int x = on.getRect().x + on.getRect().width / 2;
+    int y = on.getRect().y + on.getRect().height / 3;
+    touch("touchStart", x, y, from);
+    for (int i = 1; i <= 8; i++) {
+      touch("touchMove", x, y, from + (to - from) * i / 8);
+    }
+    driver.executeCdpCommand(
+        "Input.dispatchTouchEvent", Map.of("type", "touchEnd", "touchPoints", List.of()));
+  }
+
+  private void touch(String type, int x, int y, int apart) {
+    driver.executeCdpCommand(
+        "Input.dispatchTouchEvent",
+        Map.of(
+            "type",
+            type,
+            "touchPoints",
+            List.of(
+                Map.of("x", x - apart / 2, "y", y, "id", 1),
+                Map.of("x", x + apart / 2, "y", y, "id", 2))));
+  }
+
+  /** Takes in a tank file as the page would, under a new id. */
+  void takeIn(String id, String file) {
+    driver.executeAsyncScript(
+        "const [id, file, done] = arguments;"
+            + "const token = document.cookie.match(/XSRF-TOKEN=([^;]*)/)[1];"
+            + "fetch('/api/tanks', {method: 'POST', headers: {'Content-Type': 'application/json',"
+            + " 'X-XSRF-TOKEN': decodeURIComponent(token)}, body: JSON.stringify({id, file})"
+            + "}).then(() => done(1))",
+        id,
+        file);
   }
 
   /** Waits until the page's own files are kept on the device. */
