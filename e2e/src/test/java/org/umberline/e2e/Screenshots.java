@@ -61,7 +61,19 @@ class Screenshots {
       page.named("Make-up").click();
       page.see("effect-routine");
       page.picture(folder.resolve("make-up.png"));
-      page.open("/new");
+      page.openPlace("Breakwater", "log");
+      page.see("log-entry");
+      page.picture(folder.resolve("log.png"));
+      page.openPlace("Stillwater", "change");
+      page.see("run-sheet");
+      page.picture(folder.resolve("change.png"));
+      page.open("/upkeep");
+      page.see("band");
+      page.picture(folder.resolve("upkeep.png"));
+      page.size(390, 844).open("/bench");
+      page.see("bench-test");
+      page.picture(folder.resolve("bench-phone.png"));
+      page.size(1280, 800).open("/new");
       page.see("way");
       page.picture(folder.resolve("new-tank.png"));
     }
