@@ -8,6 +8,7 @@
   import SignIn from './places/SignIn.svelte';
   import Rounds from './places/Rounds.svelte';
   import Balance from './places/Balance.svelte';
+  import { sendAll } from './lib/outbox.svelte';
   import { loadTanks } from './lib/tanks.svelte';
   import { loadUnits } from './lib/units.svelte';
   import { longDay } from './lib/words';
@@ -19,11 +20,9 @@
     if (session?.signedIn) {
       void loadUnits();
       void loadTanks();
+      void sendAll();
     }
   }
-
-  // Whatever showed an old answer asks anew once the server is back.
-  let renewed = $derived(connection.renewed);
 
   onMount(() => {
     listen();
@@ -53,51 +52,49 @@
   {#if session?.signedIn}
     <Header {session} onsignedout={askSession} />
     <main class="flex min-h-0 flex-1 flex-col">
-      {#key renewed}
-        {#if place.name === 'balance'}
-          {#key place.tank}
-            <Balance tank={place.tank} onsignedout={askSession} />
-          {/key}
-        {:else if place.name === 'make-up'}
-          {#key place.tank}
-            {#await import('./places/MakeUp.svelte') then { default: MakeUp }}
-              <MakeUp tank={place.tank} onsignedout={askSession} />
-            {/await}
-          {/key}
-        {:else if place.name === 'log'}
-          {#key place.tank}
-            {#await import('./places/Log.svelte') then { default: Log }}
-              <Log tank={place.tank} onsignedout={askSession} />
-            {/await}
-          {/key}
-        {:else if place.name === 'change'}
-          {#key place.tank}
-            {#await import('./places/Change.svelte') then { default: Change }}
-              <Change tank={place.tank} onsignedout={askSession} />
-            {/await}
-          {/key}
-        {:else if place.name === 'upkeep'}
-          {#await import('./places/Upkeep.svelte') then { default: Upkeep }}
-            <Upkeep onsignedout={askSession} />
+      {#if place.name === 'balance'}
+        {#key place.tank}
+          <Balance tank={place.tank} onsignedout={askSession} />
+        {/key}
+      {:else if place.name === 'make-up'}
+        {#key place.tank}
+          {#await import('./places/MakeUp.svelte') then { default: MakeUp }}
+            <MakeUp tank={place.tank} onsignedout={askSession} />
           {/await}
-        {:else if place.name === 'visit'}
-          {#key place.tank}
-            {#await import('./places/Visit.svelte') then { default: Visit }}
-              <Visit tank={place.tank} onsignedout={askSession} />
-            {/await}
-          {/key}
-        {:else if place.name === 'bench'}
-          {#await import('./places/Bench.svelte') then { default: Bench }}
-            <Bench onsignedout={askSession} />
+        {/key}
+      {:else if place.name === 'log'}
+        {#key place.tank}
+          {#await import('./places/Log.svelte') then { default: Log }}
+            <Log tank={place.tank} onsignedout={askSession} />
           {/await}
-        {:else if place.name === 'new'}
-          {#await import('./places/NewTank.svelte') then { default: NewTank }}
-            <NewTank />
+        {/key}
+      {:else if place.name === 'change'}
+        {#key place.tank}
+          {#await import('./places/Change.svelte') then { default: Change }}
+            <Change tank={place.tank} onsignedout={askSession} />
           {/await}
-        {:else}
-          <Rounds onsignedout={askSession} />
-        {/if}
-      {/key}
+        {/key}
+      {:else if place.name === 'upkeep'}
+        {#await import('./places/Upkeep.svelte') then { default: Upkeep }}
+          <Upkeep onsignedout={askSession} />
+        {/await}
+      {:else if place.name === 'visit'}
+        {#key place.tank}
+          {#await import('./places/Visit.svelte') then { default: Visit }}
+            <Visit tank={place.tank} onsignedout={askSession} />
+          {/await}
+        {/key}
+      {:else if place.name === 'bench'}
+        {#await import('./places/Bench.svelte') then { default: Bench }}
+          <Bench onsignedout={askSession} />
+        {/await}
+      {:else if place.name === 'new'}
+        {#await import('./places/NewTank.svelte') then { default: NewTank }}
+          <NewTank />
+        {/await}
+      {:else}
+        <Rounds onsignedout={askSession} />
+      {/if}
     </main>
   {:else if session}
     <SignIn {session} onsignedin={askSession} />

@@ -29,7 +29,8 @@ async function fetchOrLast(request: Request): Promise<Response> {
   try {
     answer = await globalThis.fetch(request);
     if (answer.status !== 502 && answer.status !== 503) {
-      await keep(request, answer);
+      // the copy is taken at once and put away when there is time
+      void keep(request, answer).catch(() => undefined);
       return answer;
     }
     away = 'database';

@@ -1,3 +1,4 @@
+import { untrack } from 'svelte';
 import type { Problem } from '../api/client';
 import { GIVEN_AT } from './answers';
 
@@ -41,6 +42,16 @@ function answered(): void {
     connection.shownFrom = '';
     connection.renewed++;
   }
+}
+
+/** Has a place ask anew once the server is back, where it showed something old. */
+export function whenRenewed(again: () => void): void {
+  let seen = connection.renewed;
+  $effect(() => {
+    if (connection.renewed === seen) return;
+    seen = connection.renewed;
+    untrack(again);
+  });
 }
 
 let watching = false;

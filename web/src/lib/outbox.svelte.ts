@@ -23,6 +23,13 @@ function stored(): Kept[] {
 /** Lines on their way, oldest first, over reloads and lost connections. */
 export const outbox = $state<{ items: Kept[] }>({ items: stored() });
 
+// Another tab's lines are this one's too: whoever is there longest sends them.
+if (typeof addEventListener !== 'undefined') {
+  addEventListener('storage', (event) => {
+    if (event.key === STORE) outbox.items = stored();
+  });
+}
+
 const waiting = new Map<string, (sent: Sent) => void>();
 const listeners = new Set<(item: Kept, sent: Sent) => void>();
 let sending = false;

@@ -9,7 +9,7 @@
     type Schemas,
     type Tried,
   } from '../api/client';
-  import { Given, untilAnswered, type Answer } from '../lib/connection.svelte';
+  import { Given, untilAnswered, whenRenewed, type Answer } from '../lib/connection.svelte';
   import { show } from '../lib/toast.svelte';
   import { addDays, interval, percent } from '../lib/words';
   import { volume } from '../lib/units.svelte';
@@ -90,6 +90,7 @@
       : null;
   }
 
+  whenRenewed(() => void load());
   onMount(() => {
     void load();
     return () => {

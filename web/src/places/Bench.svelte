@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, type Schemas } from '../api/client';
-  import { untilAnswered } from '../lib/connection.svelte';
+  import { untilAnswered, whenRenewed } from '../lib/connection.svelte';
   import Sheet from '../lib/Sheet.svelte';
   import Shelf from '../bench/Shelf.svelte';
   import Test from '../bench/Test.svelte';
@@ -20,6 +20,7 @@
     if (answer.response.status === 401) onsignedout();
     else bench = answer.data ?? bench;
   }
+  whenRenewed(() => void load());
   onMount(() => void load());
 
   let sites = $derived(

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, type LogEntry } from '../api/client';
-  import { untilAnswered } from '../lib/connection.svelte';
+  import { untilAnswered, whenRenewed } from '../lib/connection.svelte';
   import { show } from '../lib/toast.svelte';
   import { tanks } from '../lib/tanks.svelte';
   import { longDay, shortDay } from '../lib/words';
@@ -53,6 +53,7 @@
     entries = before ? [...(entries ?? []), ...answer.data.entries] : answer.data.entries;
     more = answer.data.more;
   }
+  whenRenewed(() => void load());
   onMount(() => void load());
 
   let days = $derived.by(() => {

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, type Problem, type RoundsLine } from '../api/client';
-  import { untilAnswered } from '../lib/connection.svelte';
+  import { untilAnswered, whenRenewed } from '../lib/connection.svelte';
   import { goTo } from '../lib/place.svelte';
   import { show } from '../lib/toast.svelte';
   import { drawn, volume } from '../lib/units.svelte';
@@ -25,6 +25,7 @@
     if (answer.response.status === 401) onsignedout();
     else lines = answer.data ?? [];
   }
+  whenRenewed(() => void load());
   onMount(load);
 
   let sites = $derived([...new Set((lines ?? []).map((line) => line.site).filter(Boolean))].sort());

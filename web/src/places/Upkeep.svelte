@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, type Schemas } from '../api/client';
-  import { untilAnswered } from '../lib/connection.svelte';
+  import { untilAnswered, whenRenewed } from '../lib/connection.svelte';
   import { note } from '../lib/outbox.svelte';
   import { said } from '../lib/said';
   import Sheet from '../lib/Sheet.svelte';
@@ -32,6 +32,7 @@
     if (answer.response.status === 401) onsignedout();
     else tanks = answer.data?.tanks ?? tanks;
   }
+  whenRenewed(() => void load());
   onMount(() => void load());
 
   let sites = $derived([...new Set((tanks ?? []).map((one) => one.site).filter(Boolean))].sort());

@@ -7,10 +7,13 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.umberline.core.tank.LogEntry;
@@ -75,9 +78,7 @@ public class LogBook {
                 new Known(
                     lines.findByTankId(stored.id()).stream()
                         .collect(Collectors.toMap(LogLineEntity::getId, Function.identity())),
-                    keepers.findAll().stream()
-                        .collect(
-                            Collectors.toMap(KeeperEntity::getId, KeeperEntity::getSignInName)),
+                    names(stored.id()),
                     entries.findByTankIdOrderByHappenedAtDescPlaceDesc(stored.id())));
     TankModel tank = stored.tank();
     Map<UUID, List<String>> byLine = new HashMap<>();
@@ -108,6 +109,20 @@ public class LogBook {
       found.add(view);
     }
     return new Views.LogPageView(found, more);
+  }
+
+  /** Sign-in names of whoever wrote in the tank's log or withdrew something of it. */
+  private Map<UUID, String> names(UUID tank) {
+    Set<UUID> wrote =
+        Stream.concat(
+                lines.findByTankId(tank).stream()
+                    .flatMap(line -> Stream.of(line.getRecordedBy(), line.getWithdrawnBy())),
+                entries.findByTankIdOrderByHappenedAtDescPlaceDesc(tank).stream()
+                    .map(LogEntryEntity::getWithdrawnBy))
+            .filter(Objects::nonNull)
+            .collect(Collectors.toSet());
+    return keepers.findAllById(wrote).stream()
+        .collect(Collectors.toMap(KeeperEntity::getId, KeeperEntity::getSignInName));
   }
 
   private static Optional<Instant> lastChange(TankModel tank) {

@@ -5,6 +5,9 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -16,6 +19,8 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 import org.umberline.core.ledger.Ledger;
 import org.umberline.core.tank.TankModel;
+import org.umberline.core.upkeep.Care;
+import org.umberline.core.upkeep.Task;
 import org.umberline.server.UmberlineSettings;
 import org.umberline.server.answers.BalanceAnswers;
 import org.umberline.server.answers.LedgerAnswers;
@@ -101,7 +106,36 @@ class DemoData implements ApplicationRunner {
       tanks.setSite(id(tank.name()), wren, SITES.get(tank.name()));
     }
     tanks.share(id("Stillwater"), wren, tarn);
+    Care fresh = care(List.of("heater", "filter"), List.of(Task.GLASS), today);
+    tanks.setCare(id("Stillwater"), wren, 0, any -> fresh);
+    Care marine =
+        care(
+            List.of("heater", "return pump", "skimmer"),
+            List.of(Task.FLOSS, Task.IMPELLER, Task.CALIBRATION),
+            today);
+    tanks.setCare(id("Breakwater"), wren, 0, any -> marine);
     LOG.info("Loaded the demo's tanks");
+  }
+
+  private static Care care(List<String> devices, List<Task> tasks, LocalDate today) {
+    return new Care(
+        OptionalDouble.of(10),
+        OptionalDouble.of(20),
+        OptionalDouble.empty(),
+        OptionalDouble.of(55),
+        OptionalDouble.of(11),
+        devices,
+        Care.FILTER_DAYS,
+        tasks,
+        List.of(),
+        List.of(
+            new Care.Shelf(
+                "nitrate-card",
+                Optional.of(today.minusDays(200)),
+                Optional.of(today.plusDays(20)),
+                OptionalInt.of(14),
+                Optional.of(today.plusDays(1)),
+                OptionalDouble.empty())));
   }
 
   /** Nobody knows this password: the demo's keepers sign in by a button alone. */
