@@ -10,11 +10,14 @@
   let {
     tank,
     test,
+    sample = '',
     sound,
     onnoted,
   }: {
     tank: Schemas['BenchTank'];
     test: Schemas['BenchTest'];
+    /** Which of a pair of samples this is, such as “before the change”; empty for a single one. */
+    sample?: string;
     sound: boolean;
     onnoted: () => Promise<void>;
   } = $props();
@@ -29,13 +32,13 @@
   const MOST = 9;
   const ASK_EVERY_MS = 700;
   // svelte-ignore state_referenced_locally
-  const store = `umberline-bench-${tank.id}-${test.analyte}-${test.kit ?? ''}`;
+  const store = `umberline-bench-${tank.id}-${test.analyte}-${test.kit ?? ''}${sample && `-${sample}`}`;
   const nothing = (): Taken => ({
     values: [null],
     qualifier: '=',
     dilution: 1,
     lowRange: 1,
-    remark: '',
+    remark: sample,
   });
 
   // what was read and not yet noted stays over a reload
@@ -172,6 +175,7 @@
   <div>
     <h3 class="text-lg">
       <span class="capitalize">{test.analyte}</span>
+      {#if sample}<strong>{sample}</strong>{/if}
       <span class="text-neutral text-sm">
         {test.kit ? `with ${test.kit}` : 'no kit of yours reads it'}, {test.unit}
       </span>
@@ -191,9 +195,9 @@
             {#if one.minutes !== undefined}
               <Timer
                 bind:this={timer}
-                name="{tank.id}-{test.analyte}-{test.kit}"
+                name="{tank.id}-{test.analyte}-{test.kit}{sample}"
                 minutes={one.minutes}
-                words="{tank.name}, {test.analyte}"
+                words="{tank.name}, {test.analyte} {sample}"
                 {sound}
               />
             {/if}</span
@@ -207,26 +211,26 @@
       <div class="flex items-center gap-2">
         <button
           class="border-base-content/40 size-11 rounded-field border text-xl"
-          aria-label="less: reading {i + 1} of {test.analyte}, {tank.name}"
+          aria-label="less: reading {i + 1} of {test.analyte} {sample}, {tank.name}"
           onclick={() => step(i, -1)}>−</button
         >
         <input
           class="border-base-content h-11 w-24 border-b bg-transparent text-center text-lg font-bold"
           inputmode="decimal"
-          aria-label="reading {i + 1} of {test.analyte}, {tank.name}"
+          aria-label="reading {i + 1} of {test.analyte} {sample}, {tank.name}"
           value={value === null ? '' : `${taken.qualifier === '=' ? '' : taken.qualifier}${value}`}
           onchange={(event) => type(i, event.currentTarget.value)}
           data-testid="reading"
         />
         <button
           class="border-base-content/40 size-11 rounded-field border text-xl"
-          aria-label="more: reading {i + 1} of {test.analyte}, {tank.name}"
+          aria-label="more: reading {i + 1} of {test.analyte} {sample}, {tank.name}"
           onclick={() => step(i, 1)}>+</button
         >
         {#if i === 0}
           <select
             class="border-base-content/40 h-11 border-b bg-transparent"
-            aria-label="within the kit’s range: {test.analyte}, {tank.name}"
+            aria-label="within the kit’s range: {test.analyte} {sample}, {tank.name}"
             bind:value={taken.qualifier}
             onchange={changed}
           >

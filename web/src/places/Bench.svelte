@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
+  import { onMount, tick } from 'svelte';
   import { api, type Schemas } from '../api/client';
   import { untilAnswered, whenRenewed } from '../lib/connection.svelte';
   import Sheet from '../lib/Sheet.svelte';
@@ -14,6 +14,16 @@
   let more = $state<Record<string, boolean>>({});
   let shelf = $state('');
   let tests: Record<string, Test> = $state({});
+  const PAIR = ['before the change', 'after the change'];
+  /** Tests that are read in pairs, the timers of both started together. */
+  let pairs = $state<Record<string, boolean>>({});
+
+  async function pair(key: string) {
+    pairs[key] = !pairs[key];
+    if (!pairs[key]) return;
+    await tick();
+    for (const sample of PAIR) tests[key + sample]?.startTimer();
+  }
 
   async function load() {
     const answer = await untilAnswered(() => api.GET('/api/bench'));
@@ -96,13 +106,29 @@
         <ul>
           {#each tank.tests as test (test.analyte + test.kit)}
             {#if test.why || more[tank.id]}
-              <Test
-                bind:this={tests[`${tank.id} ${test.analyte} ${test.kit}`]}
-                {tank}
-                {test}
-                {sound}
-                onnoted={load}
-              />
+              {@const key = `${tank.id} ${test.analyte} ${test.kit}`}
+              {#each pairs[key] ? PAIR : [''] as sample (sample)}
+                <Test
+                  bind:this={tests[key + sample]}
+                  {tank}
+                  {test}
+                  {sample}
+                  {sound}
+                  onnoted={load}
+                />
+              {/each}
+              {#if test.kit}
+                <li class="text-sm">
+                  <button
+                    class="min-h-11 underline underline-offset-4"
+                    aria-pressed={pairs[key] ?? false}
+                    onclick={() => pair(key)}
+                    >{pairs[key]
+                      ? `One sample of ${test.analyte}`
+                      : `Two samples of ${test.analyte}, before and after the change`}</button
+                  >
+                </li>
+              {/if}
             {/if}
           {/each}
         </ul>

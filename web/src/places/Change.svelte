@@ -7,7 +7,7 @@
   import { show } from '../lib/toast.svelte';
   import { tanks } from '../lib/tanks.svelte';
   import { figure, volume } from '../lib/units.svelte';
-  import { percent } from '../lib/words';
+  import { addDays, percent } from '../lib/words';
   import Timer from '../lib/Timer.svelte';
   import Done from '../change/Done.svelte';
   import Salt from '../change/Salt.svelte';
@@ -86,6 +86,22 @@
     void load();
   }
 
+  /** Puts the test that would teach something on its day, where the tank has that work. */
+  async function askForTest(testOn: Schemas['TestAsked']) {
+    const care = await untilAnswered(() =>
+      api.GET('/api/tanks/{id}/care', { params: { path: { id: tank } } }),
+    );
+    if (!care.data || !sheet) return;
+    const { version } = care.data;
+    const nextOn = addDays(sheet.today, testOn.daysFrom);
+    await untilAnswered(() =>
+      api.PUT('/api/tanks/{id}/upkeep/{work}', {
+        params: { path: { id: tank, work: `test:${testOn.analyte}` } },
+        body: { version, nextOn },
+      }),
+    );
+  }
+
   /** Notes what was really done, once, also without a connection. */
   async function finish(text: string) {
     const at = new Date().toISOString();
@@ -101,6 +117,7 @@
     );
     const sent = await note(item);
     clearTimeout(slow);
+    if ('recorded' in sent && testOn) await askForTest(testOn);
     if ('refused' in sent) show({ kind: 'problem', text: sent.refused });
     else
       show({

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { api, type LogEntry } from '../api/client';
+  import { api, type LogEntry, type Schemas } from '../api/client';
   import { untilAnswered, whenRenewed } from '../lib/connection.svelte';
   import { show } from '../lib/toast.svelte';
   import { tanks } from '../lib/tanks.svelte';
@@ -37,8 +37,16 @@
   let withdrawn = $state(false);
   let correcting = $state<LogEntry | null>(null);
   let sheet = $state<'' | 'table' | 'photos' | 'batch'>('');
+  let photos = $state.raw<Schemas['Photo'][]>([]);
   let timer: ReturnType<typeof setTimeout> | undefined;
   let asked = 0;
+
+  async function loadPhotos() {
+    const answer = await untilAnswered(() =>
+      api.GET('/api/tanks/{id}/photos', { params: { path: { id: tank } } }),
+    );
+    photos = answer.data ?? [];
+  }
 
   async function load(before?: string) {
     const mine = ++asked;
@@ -54,7 +62,10 @@
     more = answer.data.more;
   }
   whenRenewed(() => void load());
-  onMount(() => void load());
+  onMount(() => {
+    void load();
+    void loadPhotos();
+  });
 
   let days = $derived.by(() => {
     const shown = (entries ?? []).filter((entry) => withdrawn || !entry.withdrawn);
@@ -182,7 +193,23 @@
           class="border-base-300 grid grid-cols-1 gap-x-8 border-b py-2 sm:grid-cols-[9.5rem_1fr]"
           data-testid="log-day"
         >
-          <h2 class="font-serif text-lg">{shortDay(day.day)} {day.day.slice(0, 4)}</h2>
+          <div>
+            <h2 class="font-serif text-lg">{shortDay(day.day)} {day.day.slice(0, 4)}</h2>
+            {#each photos.filter((one) => one.day === day.day) as photo (photo.id)}
+              <button
+                class="mr-2"
+                aria-label="photo of {shortDay(day.day)}{photo.note ? `, ${photo.note}` : ''}"
+                onclick={() => (sheet = 'photos')}
+              >
+                <img
+                  src="/api/tanks/{tank}/photos/{photo.id}"
+                  alt=""
+                  class="size-14 object-cover"
+                  loading="lazy"
+                />
+              </button>
+            {/each}
+          </div>
           <ul>
             {#each day.entries as entry (entry.id)}
               <li
@@ -263,7 +290,14 @@
     }}
   />
 </Sheet>
-<Sheet title="Photos" open={sheet === 'photos'} onclose={() => (sheet = '')}>
+<Sheet
+  title="Photos"
+  open={sheet === 'photos'}
+  onclose={() => {
+    sheet = '';
+    void loadPhotos();
+  }}
+>
   <Photos {tank} />
 </Sheet>
 <Sheet title="The same for several tanks" open={sheet === 'batch'} onclose={() => (sheet = '')}>

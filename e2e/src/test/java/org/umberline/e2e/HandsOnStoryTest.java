@@ -2,8 +2,10 @@ package org.umberline.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.awt.image.BufferedImage;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -125,6 +127,13 @@ class HandsOnStoryTest {
     page.await("several run", d -> page.all("[data-testid=timer]").size() > 1);
     page.reload();
     page.await("they still run", d -> page.all("[data-testid=timer]").size() > 1);
+    int tests = page.all("[data-testid=bench-test]").size();
+    page.await(
+            "a pair can be read",
+            d -> d.findElement(By.xpath("//button[starts-with(text(),'Two samples of')]")))
+        .click();
+    page.await("a pair", d -> page.all("[data-testid=bench-test]").size() == tests + 1);
+    assertThat(page.all("[data-testid=bench-test]").get(1).getText()).contains("after the change");
     WebElement reading = page.see("reading");
     reading.sendKeys("80000", Keys.TAB);
     page.await(
@@ -240,5 +249,24 @@ class HandsOnStoryTest {
                     + "return request.responseText.slice(0, 5)",
                 page.see("visit-pdf").getDomProperty("href"));
     assertThat(pdf).isEqualTo("%PDF-");
+  }
+
+  @Test
+  void twoPhotosAreComparedAndStandInTheLog(@TempDir Path folder) throws Exception {
+    page.openPlace("Paddy", "log");
+    page.see("photos-open").click();
+    for (int i = 0; i < 2; i++) {
+      BufferedImage picture = new BufferedImage(300, 200, BufferedImage.TYPE_INT_RGB);
+      picture.setRGB(10 + i, 10, 0xffffff);
+      Path file = folder.resolve("photo" + i + ".png");
+      ImageIO.write(picture, "png", file.toFile());
+      page.see("photo-file").sendKeys(file.toString());
+      int photos = i + 1;
+      page.await("kept", d -> page.all("[data-testid=photos] img").size() == photos);
+    }
+    page.await("side by side", d -> page.all("[data-testid=photo-pair] img").size() == 2);
+    page.closeSheet();
+    page.note("note looked at both");
+    page.await("in the day", d -> !page.all("[data-testid=log-day] img").isEmpty());
   }
 }

@@ -244,7 +244,7 @@ class TankDetailsTest {
     keeper.put("/api/tanks/" + tank + "/site", "{\"site\": \"Attic\"}");
     JsonNode line = keeper.get("/api/rounds").json().get(0);
     assertThat(line.path("site").asString()).isEqualTo("Attic");
-    assertThat(line.at("/due/0/what").asString()).isEqualTo("test");
+    assertThat(line.at("/due/0/work").asString()).isEqualTo("test:nitrate");
     assertThat(line.at("/due/0/lateDays").asInt()).isEqualTo(10);
   }
 
