@@ -75,7 +75,10 @@
   function due(line: RoundsLine): string {
     return line.due
       .slice(0, 3)
-      .map((work) => `${said(work.words, line.tank.today).toLowerCase()}, ${work.lateDays} d late`)
+      .map(
+        (work) =>
+          `${said(work.words, line.tank.today).toLowerCase()}${work.lateDays > 0 ? `, ${work.lateDays} d late` : ''}`,
+      )
       .join(' · ');
   }
 

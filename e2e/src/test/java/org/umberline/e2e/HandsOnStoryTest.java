@@ -6,7 +6,9 @@ import java.awt.image.BufferedImage;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import javax.imageio.ImageIO;
+import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -16,8 +18,20 @@ import org.openqa.selenium.WebElement;
 
 /** The hands-on half: the log, the bench, a change, upkeep, visits, and all of it offline. */
 class HandsOnStoryTest {
-  private final Application application = Application.shared();
+  /** One of its own: these stories write in tanks that others look at. */
+  private static Application application;
+
   private Page page;
+
+  @BeforeAll
+  static void startApplication() {
+    application = new Application("test-hands-on", "-XX:TieredStopAtLevel=1");
+  }
+
+  @AfterAll
+  static void stopApplication() {
+    application.close();
+  }
 
   @BeforeEach
   void openBrowser() {

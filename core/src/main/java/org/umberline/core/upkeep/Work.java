@@ -196,8 +196,9 @@ public record Work(
         return;
       }
       Optional<LocalDate> last = last(done);
+      boolean justSaid = kind == Kind.TASK && last.isEmpty();
       LocalDate since =
-          last.or(tank::startedOn)
+          last.or(justSaid ? () -> Optional.of(today.minusDays(usual)) : tank::startedOn)
               .orElseGet(
                   () ->
                       tank.log().isEmpty()

@@ -391,7 +391,7 @@ public class BalanceAnswers {
         now.standing().map(r -> routineView(now.tank(), r)).orElse(null),
         answer.routine.map(r -> routineView(now.tank(), r)).orElse(null),
         answer.plan.testFirst().map(BalanceAnswers::testFirst).orElse(null),
-        late(stored, now).stream()
+        due(stored, now).stream()
             .map(
                 work ->
                     new Views.DueWorkView(
@@ -402,8 +402,8 @@ public class BalanceAnswers {
             .toList());
   }
 
-  /** Late work, the latest first. */
-  private static List<Work> late(Stored stored, Present now) {
+  /** Work that is due today or late, the latest first. */
+  private static List<Work> due(Stored stored, Present now) {
     return Work.of(
             now.tank(),
             stored.care(),
@@ -411,7 +411,7 @@ public class BalanceAnswers {
             now.today(),
             GearOutlook.of(now.tank(), now.posterior(), now.today()).foreseen())
         .stream()
-        .filter(work -> work.kind() != Work.Kind.CHANGE && work.lateDays(now.today()) > 0)
+        .filter(work -> work.kind() != Work.Kind.CHANGE && !work.due().isAfter(now.today()))
         .sorted(Comparator.comparingInt((Work work) -> work.lateDays(now.today())).reversed())
         .toList();
   }
