@@ -8,6 +8,7 @@
   import SignIn from './places/SignIn.svelte';
   import Rounds from './places/Rounds.svelte';
   import Balance from './places/Balance.svelte';
+  import { forgetAnswers } from './lib/answers';
   import { sendAll } from './lib/outbox.svelte';
   import { loadTanks } from './lib/tanks.svelte';
   import { loadUnits } from './lib/units.svelte';
@@ -22,6 +23,12 @@
       void loadTanks();
       void sendAll();
     }
+  }
+
+  /** What was answered to somebody else is not for whoever signs in now. */
+  async function enter() {
+    await forgetAnswers();
+    await askSession();
   }
 
   onMount(() => {
@@ -97,7 +104,7 @@
       {/if}
     </main>
   {:else if session}
-    <SignIn {session} onsignedin={askSession} />
+    <SignIn {session} onsignedin={enter} />
   {/if}
   <Toast />
 </div>

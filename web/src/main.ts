@@ -7,6 +7,9 @@ import App from './App.svelte';
 const target = document.getElementById('page');
 if (target) mount(App, { target });
 
+// A part of an older page that is no longer there: the newer page has it.
+addEventListener('vite:preloadError', () => location.reload());
+
 // With the page's own files at hand it opens without a connection.
 if (import.meta.env.PROD && 'serviceWorker' in navigator) {
   void navigator.serviceWorker.register('/worker.js').catch(() => undefined);

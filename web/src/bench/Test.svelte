@@ -96,7 +96,7 @@
 
   /** One step up or down: along the card, or by a fiftieth of what is there. */
   function step(i: number, by: number) {
-    const now = taken.values[i] ?? test.low ?? 0;
+    const now = taken.values[i] ?? 0;
     if (test.card.length > 0) {
       const at = test.card.findIndex((value) => value >= now);
       const place = Math.max(0, Math.min(test.card.length - 1, (at < 0 ? 0 : at) + by));
@@ -182,11 +182,6 @@
     </h3>
     {#if test.why}<p class="text-sm" data-testid="bench-why">{test.why}</p>{/if}
     {#if test.shelf}<p class="text-error text-sm">{said(test.shelf, tank.today)}</p>{/if}
-    {#if test.low !== undefined && test.high !== undefined}
-      <p class="text-neutral text-sm">
-        Expected between {test.low} and {test.high}. Read first, look at this after.
-      </p>
-    {/if}
     <ol class="mt-1 list-decimal pl-5 text-sm">
       {#each test.steps as one (one.text)}
         <li class="py-0.5">
@@ -312,6 +307,9 @@
     {#if result}
       <div aria-live="polite" data-testid="bench-result">
         <p class="font-serif text-lg">{result.words}</p>
+        {#if test.low !== undefined && test.high !== undefined}
+          <p class="text-neutral text-sm">Expected was {test.low} to {test.high} {test.unit}.</p>
+        {/if}
         {#if read.length > 1}
           <p class="text-neutral text-sm">
             The median of {read.length}; they are {result.spread} apart.

@@ -110,6 +110,11 @@ class LogTest {
     assertThat(keeper.get(path + "/file").raw().body()).doesNotContain("\"pH\", \"value\"");
     keeper.put(entry, "{\"withdrawn\": false}");
     assertThat(words("")).hasSize(3);
+    String line = path + "/log/" + ph.path("line").asString() + "/withdrawn";
+    keeper.put(line, "{\"withdrawn\": true}");
+    assertThat(words("")).as("the whole line").hasSize(1);
+    keeper.put(entry, "{\"withdrawn\": false}");
+    assertThat(words("")).as("comes back whole").hasSize(3);
   }
 
   @Test

@@ -430,7 +430,12 @@ public class TankRecords {
           entity(id, keeper);
           LogEntryEntity entry =
               entries.findByIdAndTankId(entryId, id).orElseThrow(() -> Refused.notFound("entry"));
+          if (!withdrawn && entry.getLineId() != null) {
+            // what went with its whole line comes back with it
+            lines.findById(entry.getLineId()).ifPresent(LogLineEntity::putBack);
+          }
           if (entry.isWithdrawn() == withdrawn) {
+            tanks.logChanged(id);
             return;
           }
           if (entry.getReplacedBy() != null) {
