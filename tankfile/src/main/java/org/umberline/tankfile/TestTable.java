@@ -16,6 +16,7 @@ import java.util.regex.Pattern;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
+import org.apache.commons.csv.DuplicateHeaderMode;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Kit;
 import org.umberline.core.tank.LogEntry;
@@ -114,6 +115,7 @@ public final class TestTable {
             .setHeader()
             .setSkipHeaderRecord(true)
             .setAllowMissingColumnNames(true)
+            .setDuplicateHeaderMode(DuplicateHeaderMode.ALLOW_EMPTY)
             .setTrim(true)
             .setIgnoreEmptyLines(true)
             .get();

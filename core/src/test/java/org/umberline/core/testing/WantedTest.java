@@ -1,0 +1,70 @@
+package org.umberline.core.testing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.umberline.core.TankBuilder;
+import org.umberline.core.calibration.Calibration;
+import org.umberline.core.planning.Plan;
+import org.umberline.core.planning.Planner;
+import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.TankModel;
+import org.umberline.core.upkeep.Care;
+import org.umberline.core.upkeep.Work;
+
+/** The fewest tests that matter. */
+class WantedTest {
+  private static final LocalDate TODAY = TankBuilder.START.plusDays(30);
+
+  private static List<Wanted> wanted(TankModel tank, boolean young) {
+    Plan plan = new Planner(tank, Calibration.calibrate(tank, TODAY, 90, 100, 1)).plan();
+    List<Work> works = Work.of(tank, Care.NONE, Optional.empty(), TODAY, Map.of());
+    return Wanted.of(tank, plan, works, young, TODAY);
+  }
+
+  private static TankBuilder tank() {
+    return new TankBuilder()
+        .water("tap", 5, 0.1)
+        .changeWater("tap")
+        .ration(0.2)
+        .lines(60, 5)
+        .photometer("n", Analyte.NITRATE, 1, 0.05)
+        .photometer("p", Analyte.PHOSPHATE, 0.02, 0.05);
+  }
+
+  @Test
+  void whatWasTestedLatelyIsNotAskedForAgain() {
+    TankModel tested =
+        tank().test(29, Analyte.NITRATE, 10, "n").test(29, Analyte.PHOSPHATE, 0.2, "p").build();
+    assertThat(wanted(tested, false)).isEmpty();
+    TankModel half = tank().test(29, Analyte.NITRATE, 10, "n").build();
+    assertThat(wanted(half, false))
+        .extracting(Wanted::analyte)
+        .doesNotContain(Analyte.NITRATE)
+        .contains(Analyte.PHOSPHATE);
+  }
+
+  @Test
+  void theReasonIsSaid() {
+    TankModel old = tank().test(2, Analyte.NITRATE, 10, "n").build();
+    assertThat(wanted(old, false))
+        .anyMatch(w -> w.analyte() == Analyte.NITRATE && w.why().contains("28 days"))
+        .anyMatch(w -> w.analyte() == Analyte.PHOSPHATE && w.why().contains("Never"));
+  }
+
+  @Test
+  void aFilterThatGrowsInWantsAmmoniaAndNitrite() {
+    assertThat(wanted(tank().build(), true))
+        .extracting(Wanted::analyte)
+        .contains(Analyte.AMMONIA, Analyte.NITRITE);
+  }
+
+  @Test
+  void noAnalyteIsAskedForTwice() {
+    assertThat(wanted(tank().build(), true)).extracting(Wanted::analyte).doesNotHaveDuplicates();
+  }
+}
