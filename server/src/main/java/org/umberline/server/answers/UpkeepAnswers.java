@@ -28,6 +28,11 @@ import org.umberline.tankfile.Figures;
 /** Recurring work over all tanks, and what an absence does to one. */
 @Service
 public class UpkeepAnswers {
+  /** What cleaning more often must take out a week to be worth a word, mg/L. Chosen. */
+  private static final double HARDLY_NITRATE_MG_L = 0.1;
+
+  private static final double HARDLY_PHOSPHATE_MG_L = 0.01;
+
   private final TankRecords tanks;
   private final Posteriors posteriors;
   private final AnswerCache<Known> outlooks = new AnswerCache<>(300);
@@ -163,11 +168,15 @@ public class UpkeepAnswers {
       }
     }
     if (work.kind() == Work.Kind.CLEAN && laidOut.cleaning.isPresent()) {
-      Plan.Lever lever = laidOut.cleaning.get();
-      return "Cleaned weekly, the filter media would take {"
-          + Figures.plain(Figures.rounded(Math.max(0, -lever.effectNitrateMgLPerWeek())))
+      double nitrate = Math.max(0, -laidOut.cleaning.get().effectNitrateMgLPerWeek());
+      double phosphate = Math.max(0, -laidOut.cleaning.get().effectPhosphateMgLPerWeek());
+      if (nitrate < HARDLY_NITRATE_MG_L && phosphate < HARDLY_PHOSPHATE_MG_L) {
+        return "Cleaned more often it would take out hardly more.";
+      }
+      return "Cleaned weekly it would take out {"
+          + Math.round(10 * nitrate) / 10.0
           + " mg/L NO3} and {"
-          + Figures.plain(Figures.rounded(Math.max(0, -lever.effectPhosphateMgLPerWeek())))
+          + Math.round(100 * phosphate) / 100.0
           + " mg/L PO4} more a week.";
     }
     return "";
