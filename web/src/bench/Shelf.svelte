@@ -17,7 +17,8 @@
     );
     care = answer.data ?? null;
     for (const kit of kits) {
-      if (care && kit && !care.shelf.some((one) => one.kit === kit)) care.shelf.push({ kit });
+      if (care && kit && !care.shelf.some((one) => one.kit === kit))
+        care.shelf.push({ kit, steps: '' });
     }
   });
 
@@ -31,6 +32,7 @@
       expiresOn: one.expiresOn || undefined,
       testsLeft: one.testsLeft ?? undefined,
       minutes: one.minutes ?? undefined,
+      steps: one.steps,
     }));
     const answer = await untilAnswered(() =>
       api.PUT('/api/tanks/{id}/care', { params: { path: { id: tank.id } }, body }),
@@ -89,6 +91,13 @@
             class="border-base-content/40 min-h-11 w-16 border-b bg-transparent text-center"
             bind:value={kit.minutes}
           /> min</label
+        >
+        <label class="w-full"
+          >what its leaflet says, a line a step, a wait as (5 min)
+          <textarea
+            class="border-base-content/40 mt-1 block h-20 w-full border bg-transparent p-1"
+            maxlength="2000"
+            bind:value={kit.steps}></textarea></label
         >
       </fieldset>
     {/each}

@@ -197,6 +197,8 @@ class Measurements {
             new ArrayList<>(),
             "what-if",
             new ArrayList<>(),
+            "first log entry",
+            new ArrayList<>(),
             "log entry",
             new ArrayList<>(),
             "error",
@@ -207,6 +209,7 @@ class Measurements {
     keepers.shutdown();
     tell("first what-if of each keeper", sums.get("first what-if"));
     tell("what-if, " + KEEPERS + " keepers", sums.get("what-if"));
+    tell("first log entry of each keeper", sums.get("first log entry"));
     tell("log entry, " + KEEPERS + " keepers", sums.get("log entry"));
     System.out.println("errors " + sums.get("error").size());
   }
@@ -217,6 +220,8 @@ class Measurements {
             "first what-if",
             new ArrayList<>(),
             "what-if",
+            new ArrayList<>(),
+            "first log entry",
             new ArrayList<>(),
             "log entry",
             new ArrayList<>(),
@@ -263,7 +268,7 @@ class Measurements {
                       .formatted(0.05 + 0.25 * random.nextDouble(), next)));
       timed(
           times,
-          "log entry",
+          i == 0 ? "first log entry" : "log entry",
           () ->
               ask(
                   client,

@@ -98,6 +98,8 @@ class LogTest {
         .isEqualTo(409);
     keeper.put(path + "/log/" + id + "/withdrawn", "{\"withdrawn\": true}");
     assertThat(words("")).as("undone").containsExactly(wrong.path("words").asString());
+    keeper.put(path + "/log/" + id + "/withdrawn", "{\"withdrawn\": false}");
+    assertThat(words("")).as("done again").singleElement().asString().startsWith("Nitrate 40");
   }
 
   @Test

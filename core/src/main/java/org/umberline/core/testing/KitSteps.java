@@ -2,6 +2,8 @@ package org.umberline.core.testing;
 
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Kit;
 import org.umberline.core.tank.KitMethod;
@@ -15,6 +17,7 @@ public final class KitSteps {
   private static final double PRECISE_NITRATE_MINUTES = 15;
   private static final double PHOSPHATE_MINUTES = 5;
   private static final double OTHER_MINUTES = 3;
+  private static final Pattern WAIT = Pattern.compile("\\((\\d{1,3}(?:\\.\\d)?) min\\)");
 
   /**
    * @param minutes to wait with it, where it is a wait
@@ -26,9 +29,27 @@ public final class KitSteps {
   /**
    * The steps of a kit.
    *
+   * @param ownSteps what its leaflet says, a line a step, a wait written {@code (5 min)}; empty for
+   *     what is usual
    * @param ownMinutes the kit's own waiting time, where the keeper gave it
    */
-  public static List<Step> of(Kit kit, OptionalDouble ownMinutes) {
+  public static List<Step> of(Kit kit, String ownSteps, OptionalDouble ownMinutes) {
+    List<Step> own =
+        ownSteps
+            .lines()
+            .map(String::strip)
+            .filter(line -> !line.isEmpty())
+            .map(KitSteps::own)
+            .toList();
+    return own.isEmpty() ? usual(kit, ownMinutes) : own;
+  }
+
+  private static Step own(String line) {
+    Matcher wait = WAIT.matcher(line);
+    return wait.find() ? waiting(line, Double.parseDouble(wait.group(1))) : step(line);
+  }
+
+  private static List<Step> usual(Kit kit, OptionalDouble ownMinutes) {
     double minutes = ownMinutes.orElse(usualMinutes(kit));
     return switch (kit.method()) {
       case COLOUR_CARD ->

@@ -73,6 +73,7 @@ public record Care(
    * @param testsLeft as last counted
    * @param countedOn the day they were counted
    * @param minutes the kit's own waiting time, where it is not the usual one
+   * @param steps what its leaflet says, a line a step; empty for what is usual
    */
   public record Shelf(
       String kit,
@@ -80,7 +81,8 @@ public record Care(
       Optional<LocalDate> expiresOn,
       OptionalInt testsLeft,
       Optional<LocalDate> countedOn,
-      OptionalDouble minutes) {
+      OptionalDouble minutes,
+      String steps) {
     /** What is left after the tests in the log since they were counted, at least 0. */
     public OptionalInt left(TankModel tank) {
       if (testsLeft.isEmpty() || countedOn.isEmpty()) {

@@ -73,9 +73,20 @@ class BenchTest {
 
   @Test
   void eachKindOfKitHasItsWait() {
-    assertThat(KitSteps.of(TANK.kitById("card"), OptionalDouble.empty()))
+    assertThat(KitSteps.of(TANK.kitById("card"), "", OptionalDouble.empty()))
         .anyMatch(step -> step.minutes().orElse(0) == 5);
-    assertThat(KitSteps.of(TANK.kitById("meter"), OptionalDouble.of(7)))
+    assertThat(KitSteps.of(TANK.kitById("meter"), "", OptionalDouble.of(7)))
         .anyMatch(step -> step.minutes().orElse(0) == 7);
+  }
+
+  @Test
+  void aKitsOwnLeafletGoesBeforeWhatIsUsual() {
+    List<KitSteps.Step> own =
+        KitSteps.of(
+            TANK.kitById("card"), "Shake bottle two hard\n\nWait (10 min)", OptionalDouble.of(3));
+    assertThat(own)
+        .extracting(KitSteps.Step::text)
+        .containsExactly("Shake bottle two hard", "Wait (10 min)");
+    assertThat(own.get(1).minutes()).hasValue(10);
   }
 }

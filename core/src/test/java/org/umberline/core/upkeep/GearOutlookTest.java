@@ -108,7 +108,8 @@ class GearOutlookTest {
             Optional.empty(),
             OptionalInt.of(3),
             Optional.of(TankBuilder.START.plusDays(10)),
-            OptionalDouble.empty());
+            OptionalDouble.empty(),
+            "");
     TankBuilder builder = new TankBuilder().card("card", Analyte.NITRATE, 0.0, 10.0, 20.0, 40.0);
     assertThat(shelf.left(builder.build())).hasValue(3);
     builder.test(5, Analyte.NITRATE, 20, "card").test(12, Analyte.NITRATE, 20, "card");

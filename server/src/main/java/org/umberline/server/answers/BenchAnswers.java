@@ -127,7 +127,12 @@ public class BenchAnswers {
     double[] levels = levels(now.posterior(), analyte);
     TestUnit unit = kit.map(Kit::unit).orElse(analyte.standardUnit());
     List<KitSteps.Step> steps =
-        kit.map(k -> KitSteps.of(k, shelf.map(Care.Shelf::minutes).orElse(OptionalDouble.empty())))
+        kit.map(
+                k ->
+                    KitSteps.of(
+                        k,
+                        shelf.map(Care.Shelf::steps).orElse(""),
+                        shelf.map(Care.Shelf::minutes).orElse(OptionalDouble.empty())))
             .orElse(List.of());
     return new Views.BenchTestView(
         analyte.term(),

@@ -42,7 +42,8 @@ public final class CareViews {
                         shelf.left(stored.tank()).isPresent()
                             ? shelf.left(stored.tank()).getAsInt()
                             : null,
-                        number(shelf.minutes())))
+                        number(shelf.minutes()),
+                        shelf.steps()))
             .toList());
   }
 
@@ -84,7 +85,8 @@ public final class CareViews {
                             ? OptionalInt.empty()
                             : OptionalInt.of(shelf.testsLeft()),
                         shelf.testsLeft() == null ? Optional.empty() : Optional.of(today),
-                        optional(shelf.minutes())))
+                        optional(shelf.minutes()),
+                        shelf.steps() == null ? "" : shelf.steps()))
             .toList());
   }
 

@@ -169,6 +169,8 @@ public class LogBook {
         withdrawn,
         withdrawn ? known.names.getOrDefault(withdrawnBy, "") : "",
         withdrawn ? withdrawnAt : null,
-        replacing == null ? List.of() : byLine.getOrDefault(replacing.getId(), List.of()));
+        replacing == null || !row.isWithdrawn()
+            ? List.of()
+            : byLine.getOrDefault(replacing.getId(), List.of()));
   }
 }

@@ -300,16 +300,16 @@ public class TankRecords {
   }
 
   private Addressed addressed(UUID id, UUID keeper, String line) {
-    List<TankEntity> known = transaction.execute(status -> tanks.ofKeeper(keeper));
-    return Addressing.of(line, known.stream().map(TankEntity::getName).toList())
+    List<Tanks.Named> known = tanks.namesOfKeeper(keeper);
+    return Addressing.of(line, known.stream().map(Tanks.Named::name).toList())
         .map(
             to ->
                 new Addressed(
                     known.stream()
-                        .filter(tank -> tank.getName().equals(to.name()))
+                        .filter(tank -> tank.name().equals(to.name()))
                         .findFirst()
                         .orElseThrow()
-                        .getId(),
+                        .id(),
                     to.rest()))
         .orElse(new Addressed(id, line));
   }
@@ -438,7 +438,7 @@ public class TankRecords {
             tanks.logChanged(id);
             return;
           }
-          if (entry.getReplacedBy() != null) {
+          if (!withdrawn && entry.getReplacedBy() != null) {
             throw Refused.conflict(
                 "The entry was corrected; withdraw the correction to have it back.");
           }
@@ -467,6 +467,9 @@ public class TankRecords {
             entries.findByReplacedBy(lineId).forEach(LogEntryEntity::putBack);
           } else {
             line.putBack();
+            entries
+                .findByReplacedBy(lineId)
+                .forEach(corrected -> corrected.withdraw(clock.instant(), keeper, lineId));
           }
           lines.saveAndFlush(line);
           tanks.logChanged(id);

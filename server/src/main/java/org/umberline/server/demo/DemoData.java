@@ -135,7 +135,8 @@ class DemoData implements ApplicationRunner {
                 Optional.of(today.plusDays(20)),
                 OptionalInt.of(14),
                 Optional.of(today.plusDays(1)),
-                OptionalDouble.empty())));
+                OptionalDouble.empty(),
+                "")));
   }
 
   /** Nobody knows this password: the demo's keepers sign in by a button alone. */

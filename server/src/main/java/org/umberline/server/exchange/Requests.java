@@ -73,7 +73,9 @@ public final class Requests {
       @Schema(nullable = true)
           @DecimalMin(value = "0", message = "0 to 60 minutes")
           @DecimalMax(value = "60", message = "0 to 60 minutes")
-          Double minutes) {}
+          Double minutes,
+      @Schema(nullable = true) @Size(max = 2000, message = "at most 2000 characters")
+          String steps) {}
 
   @Schema(name = "CareChange")
   public record CareChange(

@@ -553,7 +553,8 @@ public final class Views {
       @Schema(nullable = true) LocalDate openedOn,
       @Schema(nullable = true) LocalDate expiresOn,
       @Schema(nullable = true) Integer testsLeft,
-      @Schema(nullable = true) Double minutes) {}
+      @Schema(nullable = true) Double minutes,
+      String steps) {}
 
   @Schema(name = "Care")
   public record CareView(

@@ -104,7 +104,8 @@ public class LogEntryEntity {
     replacedBy = replacing;
   }
 
+  /** Puts it back; what once corrected it stays known, for when that is put back in its turn. */
   public void putBack() {
-    withdraw(null, null, null);
+    withdraw(null, null, replacedBy);
   }
 }

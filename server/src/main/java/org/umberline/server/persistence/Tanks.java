@@ -14,6 +14,15 @@ public interface Tanks extends JpaRepository<TankEntity, UUID> {
           + " order by t.name")
   List<TankEntity> ofKeeper(UUID keeper);
 
+  /** A tank by its name alone. */
+  record Named(UUID id, String name) {}
+
+  /** The names of the tanks a keeper owns or may write in. */
+  @Query(
+      "select new org.umberline.server.persistence.Tanks$Named(t.id, t.name) from TankEntity t"
+          + " where t.ownerId = :keeper or :keeper member of t.coKeepers")
+  List<Named> namesOfKeeper(UUID keeper);
+
   @Query(
       "select t from TankEntity t where t.id = :id"
           + " and (t.ownerId = :keeper or :keeper member of t.coKeepers)")
