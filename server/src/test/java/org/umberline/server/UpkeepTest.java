@@ -135,6 +135,27 @@ class UpkeepTest {
   }
 
   @Test
+  void waterThatIsMixedWithSaltAlreadyIsNotThinnedFromTheTap() {
+    String marine = UUID.randomUUID().toString();
+    keeper.takeIn(
+        marine,
+        Browser.SMALL_TANK
+            .replace("freshwater", "marine")
+            .replace("\"phosphateMgL\": 0.1}", "\"phosphateMgL\": 0.1, \"salinityPpt\": 35}"));
+    assertThat(keeper.put("/api/tanks/" + marine + "/care", CARE).status()).isEqualTo(200);
+    String steps =
+        keeper
+            .get("/api/tanks/" + marine + "/run-sheet?fraction=0.2")
+            .json()
+            .path("steps")
+            .toString();
+    assertThat(steps)
+        .contains("never colder")
+        .doesNotContain("hot with")
+        .doesNotContain("conditioner");
+  }
+
+  @Test
   void beingAwayIsWorkedOut() {
     String body = "{\"from\": \"2026-12-01\", \"to\": \"2026-12-14\", \"gramsPerDay\": %s}";
     JsonNode hungry = keeper.post(path + "/absence", body.formatted(0)).json();

@@ -46,18 +46,20 @@ public final class ChangeWater {
         .sum();
   }
 
-  /** Share of the blend that comes out of a tap: what is not known to be pure. */
+  /** Share of the blend that comes out of a tap: neither known to be pure nor mixed with salt. */
   double tapShare() {
     return blend.parts().stream()
-        .filter(part -> !isPure(tank.waterById(part.water())))
+        .filter(part -> isFromTap(tank.waterById(part.water())))
         .mapToDouble(Blend.Part::share)
         .sum();
   }
 
-  static boolean isPure(SourceWater water) {
-    return water.nitrate().map(n -> n.mgPerLitre() == 0).orElse(false)
-        && water.phosphate().map(p -> p.mgPerLitre() == 0).orElse(false)
-        && water.alkalinityDkh().orElse(0) == 0;
+  private static boolean isFromTap(SourceWater water) {
+    boolean pure =
+        water.nitrate().map(n -> n.mgPerLitre() == 0).orElse(false)
+            && water.phosphate().map(p -> p.mgPerLitre() == 0).orElse(false)
+            && water.alkalinityDkh().orElse(0) == 0;
+    return !pure && water.salinityPpt().orElse(0) == 0;
   }
 
   /**
