@@ -265,7 +265,7 @@ final class References {
     }
     double perUnit = (unit == null ? analyte.standardUnit() : unit).standardPerUnit();
     double most = analyte.greatest() / perUnit;
-    double least = analyte == Analyte.TEMPERATURE ? -2 : 0;
+    double least = analyte.least();
     if (!(value.asDouble() >= least && value.asDouble() <= most)) {
       found(at + "/value", range(least, most));
     }

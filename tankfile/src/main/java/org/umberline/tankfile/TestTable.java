@@ -40,7 +40,7 @@ public final class TestTable {
     MONTH_FIRST
   }
 
-  /** What a column means; {@code ANALYTE_VALUE} columns hold one analyte's readings. */
+  /** What a column means; a {@code READING} column holds one analyte's readings. */
   public enum Meaning implements Term {
     NOTHING("nothing"),
     DAY("day"),
@@ -276,7 +276,7 @@ public final class TestTable {
     TestUnit unit = named.orElse(kit.map(Kit::unit).orElse(analyte.standardUnit()));
     double value = Double.parseDouble(digits);
     double most = analyte.greatest() / unit.standardPerUnit();
-    double least = analyte == Analyte.TEMPERATURE ? -2 : 0;
+    double least = analyte.least();
     if (!(value >= least && value <= most)) {
       problems.add(
           "%s %s can’t be right; %s to %s %s is read."

@@ -28,15 +28,7 @@ public final class ChangeWater {
 
   /** Alkalinity of the blend, dKH; empty unless each of its waters states it. */
   OptionalDouble alkalinityDkh() {
-    double sum = 0;
-    for (Blend.Part part : blend.parts()) {
-      OptionalDouble own = tank.waterById(part.water()).alkalinityDkh();
-      if (own.isEmpty()) {
-        return OptionalDouble.empty();
-      }
-      sum += part.share() * own.getAsDouble();
-    }
-    return blend.parts().isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(sum);
+    return tank.blended(blend, SourceWater::alkalinityDkh);
   }
 
   /** Total ammonia of the blend as its waters state it, mg/L NH3. */

@@ -788,7 +788,7 @@ public final class Planner {
             * Nitrification.ALKALINITY_OF_FOOD_MG_PER_MG
             * TestUnit.ALKALINITY_CALCIUM_CARBONATE.standardPerUnit()
             * DAYS_PER_WEEK;
-    OptionalDouble source = SingleChange.blended(tank, SourceWater::alkalinityDkh);
+    OptionalDouble source = tank.blended(tank.changeWater(), SourceWater::alkalinityDkh);
     OptionalDouble brought =
         recommended.isPresent() && source.isPresent() && tank.alkalinityDkh().isPresent()
             ? OptionalDouble.of(

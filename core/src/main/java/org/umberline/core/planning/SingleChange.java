@@ -1,7 +1,6 @@
 package org.umberline.core.planning;
 
 import java.util.OptionalDouble;
-import java.util.function.Function;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.SourceWater;
@@ -19,7 +18,7 @@ public record SingleChange(double largestFraction, BindingLimit limit) {
   static SingleChange largest(TankModel tank, double nitrateMgL, double sourceNitrateMgL) {
     SingleChange result =
         new SingleChange(tank.limits().maxChangeFraction(), BindingLimit.MAX_CHANGE_FRACTION);
-    OptionalDouble salinity = blended(tank, SourceWater::salinityPpt);
+    OptionalDouble salinity = tank.blended(tank.changeWater(), SourceWater::salinityPpt);
     if (salinity.isPresent()) {
       result =
           result.within(
@@ -27,7 +26,7 @@ public record SingleChange(double largestFraction, BindingLimit limit) {
               tank.salinityPpt() - salinity.getAsDouble(),
               BindingLimit.SALINITY_STEP);
     }
-    OptionalDouble alkalinity = blended(tank, SourceWater::alkalinityDkh);
+    OptionalDouble alkalinity = tank.blended(tank.changeWater(), SourceWater::alkalinityDkh);
     if (alkalinity.isPresent() && tank.alkalinityDkh().isPresent()) {
       result =
           result.within(
@@ -47,22 +46,6 @@ public record SingleChange(double largestFraction, BindingLimit limit) {
     }
     double fraction = largestStep.getAsDouble() / Math.abs(difference);
     return fraction < largestFraction ? new SingleChange(fraction, by) : this;
-  }
-
-  /** The change water's figure, where each of its waters states it. */
-  static OptionalDouble blended(TankModel tank, Function<SourceWater, OptionalDouble> figure) {
-    if (tank.changeWater().parts().isEmpty()) {
-      return OptionalDouble.empty();
-    }
-    double sum = 0;
-    for (Blend.Part part : tank.changeWater().parts()) {
-      OptionalDouble value = figure.apply(tank.waterById(part.water()));
-      if (value.isEmpty()) {
-        return OptionalDouble.empty();
-      }
-      sum += part.share() * value.getAsDouble();
-    }
-    return OptionalDouble.of(sum);
   }
 
   /** mg/L of the nutrient's ion in the change water, for waters of {@code elementMgL} each. */

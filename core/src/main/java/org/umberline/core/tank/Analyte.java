@@ -37,6 +37,11 @@ public enum Analyte implements Term {
     return TestUnit.standard(this);
   }
 
+  /** The least value that can be right, in the standard unit: salt water freezes at about -2 °C. */
+  public double least() {
+    return this == TEMPERATURE ? -2 : 0;
+  }
+
   /** The greatest believable value, in the standard unit. */
   public double greatest() {
     return greatest;

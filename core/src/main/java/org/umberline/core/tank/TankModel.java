@@ -103,6 +103,23 @@ public record TankModel(
         .sum();
   }
 
+  /**
+   * A figure of a blend, in the figure's own unit.
+   *
+   * @return empty unless each of its waters states it
+   */
+  public OptionalDouble blended(Blend blend, Function<SourceWater, OptionalDouble> figure) {
+    double sum = 0;
+    for (Blend.Part part : blend.parts()) {
+      OptionalDouble own = figure.apply(waterById(part.water()));
+      if (own.isEmpty()) {
+        return OptionalDouble.empty();
+      }
+      sum += part.share() * own.getAsDouble();
+    }
+    return blend.parts().isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(sum);
+  }
+
   public Food foodById(String id) {
     return byId(foods, Food::id, id);
   }

@@ -119,6 +119,11 @@ public record Care(
         new ArrayList<>(
             habits.stream().filter(habit -> !habit.work().equals(changed.work())).toList());
     all.add(changed);
+    return withHabits(all);
+  }
+
+  /** The same with other habits. */
+  public Care withHabits(List<Habit> changed) {
     return new Care(
         bucketLitres,
         conditionerMlPer100L,
@@ -128,7 +133,7 @@ public record Care(
         devices,
         filterDaysFromChange,
         tasks,
-        all,
+        changed,
         shelf);
   }
 }

@@ -213,19 +213,24 @@ public class BalanceAnswers {
         probability >= now.tank().limits().confidence(),
         binding.map(BindingLimit::term).orElse(null),
         now.today().plusDays(now.horizon()),
-        planner.recovery().stream()
-            .map(
-                step ->
-                    new Views.RecoveryStepView(
-                        step.on(),
-                        step.fraction(),
-                        step.fraction() * now.tank().netVolumeL(),
-                        Figures.rounded(step.nitrateAfterMgL())))
-            .toList(),
+        recovery(now.tank(), planner),
         measures(planner.measures(routine)),
         nutrient(Forecast.of(projection, Nutrient.NITRATE, now.tank().lines())),
         nutrient(Forecast.of(projection, Nutrient.PHOSPHATE, now.tank().lines())),
         young(now, changes));
+  }
+
+  /** The changes that bring a tank back under its lines, where it is over one. */
+  static List<Views.RecoveryStepView> recovery(TankModel tank, Planner planner) {
+    return planner.recovery().stream()
+        .map(
+            step ->
+                new Views.RecoveryStepView(
+                    step.on(),
+                    step.fraction(),
+                    step.fraction() * tank.netVolumeL(),
+                    Figures.rounded(step.nitrateAfterMgL())))
+        .toList();
   }
 
   /** Ammonia and nitrite, where the filter grows in. */

@@ -11,9 +11,9 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.UUID;
-import java.util.stream.DoubleStream;
 import org.springframework.stereotype.Service;
 import org.umberline.core.calibration.Posterior;
+import org.umberline.core.calibration.Quantiles;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.judging.Surprise;
 import org.umberline.core.planning.Plan;
@@ -157,9 +157,9 @@ public class BenchAnswers {
     if (levels.length == 0) {
       return null;
     }
-    double[] sorted = DoubleStream.of(levels).sorted().toArray();
-    double value = sorted[(int) Math.floor(quantile * (sorted.length - 1))];
-    return Figures.rounded(value / unit.standardPerUnit());
+    double[] sorted = levels.clone();
+    Quantiles.sort(sorted);
+    return Figures.rounded(Quantiles.of(sorted, quantile) / unit.standardPerUnit());
   }
 
   private static String shelfNote(Care.Shelf shelf, TankModel tank, LocalDate today) {

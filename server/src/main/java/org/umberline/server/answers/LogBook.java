@@ -72,23 +72,20 @@ public class LogBook {
 
   /** The newest entries first, withdrawn ones among them. */
   public Views.LogPageView page(Stored stored, Wanted wanted) {
-    Known known =
-        transaction.execute(
-            status ->
-                new Known(
-                    lines.findByTankId(stored.id()).stream()
-                        .collect(Collectors.toMap(LogLineEntity::getId, Function.identity())),
-                    names(stored.id()),
-                    entries.findByTankIdOrderByHappenedAtDescPlaceDesc(stored.id())));
+    Known known = transaction.execute(status -> known(stored.id()));
     TankModel tank = stored.tank();
+    Set<UUID> replacing =
+        known.entries.stream()
+            .map(LogEntryEntity::getReplacedBy)
+            .filter(Objects::nonNull)
+            .collect(Collectors.toSet());
     Map<UUID, List<String>> byLine = new HashMap<>();
-    Map<UUID, JsonNode> read = new HashMap<>();
     for (LogEntryEntity row : known.entries) {
-      JsonNode written = json.readTree(row.getEntry());
-      read.put(row.getId(), written);
-      byLine
-          .computeIfAbsent(row.getLineId(), any -> new ArrayList<>())
-          .add(Shorthand.words(TankFileReader.entry(written), tank));
+      if (replacing.contains(row.getLineId())) {
+        byLine
+            .computeIfAbsent(row.getLineId(), any -> new ArrayList<>())
+            .add(Shorthand.words(TankFileReader.entry(json.readTree(row.getEntry())), tank));
+      }
     }
     Optional<Instant> since = wanted.sinceChange ? lastChange(tank) : Optional.empty();
     List<Views.LogEntryView> found = new ArrayList<>();
@@ -98,7 +95,11 @@ public class LogBook {
           || since.isPresent() && row.getHappenedAt().isBefore(since.get())) {
         continue;
       }
-      Views.LogEntryView view = view(row, read.get(row.getId()), tank, known, byLine);
+      JsonNode written = json.readTree(row.getEntry());
+      if (!wanted.kind.isEmpty() && !written.path("type").asString().equals(wanted.kind)) {
+        continue;
+      }
+      Views.LogEntryView view = view(row, written, tank, known, byLine);
       if (!matches(view, wanted)) {
         continue;
       }
@@ -111,18 +112,22 @@ public class LogBook {
     return new Views.LogPageView(found, more);
   }
 
-  /** Sign-in names of whoever wrote in the tank's log or withdrew something of it. */
-  private Map<UUID, String> names(UUID tank) {
+  private Known known(UUID tank) {
+    Map<UUID, LogLineEntity> byId =
+        lines.findByTankId(tank).stream()
+            .collect(Collectors.toMap(LogLineEntity::getId, Function.identity()));
+    List<LogEntryEntity> rows = entries.findByTankIdOrderByHappenedAtDescPlaceDesc(tank);
     Set<UUID> wrote =
         Stream.concat(
-                lines.findByTankId(tank).stream()
+                byId.values().stream()
                     .flatMap(line -> Stream.of(line.getRecordedBy(), line.getWithdrawnBy())),
-                entries.findByTankIdOrderByHappenedAtDescPlaceDesc(tank).stream()
-                    .map(LogEntryEntity::getWithdrawnBy))
+                rows.stream().map(LogEntryEntity::getWithdrawnBy))
             .filter(Objects::nonNull)
             .collect(Collectors.toSet());
-    return keepers.findAllById(wrote).stream()
-        .collect(Collectors.toMap(KeeperEntity::getId, KeeperEntity::getSignInName));
+    Map<UUID, String> names =
+        keepers.findAllById(wrote).stream()
+            .collect(Collectors.toMap(KeeperEntity::getId, KeeperEntity::getSignInName));
+    return new Known(byId, names, rows);
   }
 
   private static Optional<Instant> lastChange(TankModel tank) {
@@ -134,10 +139,9 @@ public class LogBook {
 
   private static boolean matches(Views.LogEntryView view, Wanted wanted) {
     String text = wanted.text.strip().toLowerCase(Locale.ROOT);
-    return (wanted.kind.isEmpty() || view.kind().equals(wanted.kind))
-        && (text.isEmpty()
-            || view.words().toLowerCase(Locale.ROOT).contains(text)
-            || view.note().toLowerCase(Locale.ROOT).contains(text));
+    return text.isEmpty()
+        || view.words().toLowerCase(Locale.ROOT).contains(text)
+        || view.note().toLowerCase(Locale.ROOT).contains(text);
   }
 
   private static Views.LogEntryView view(

@@ -130,21 +130,10 @@ public class UpkeepAnswers {
             .map(
                 missed ->
                     new Views.CatchUpView(
-                        missed.missed(), missed.since(), recovery(tank, laidOut.planner)))
+                        missed.missed(),
+                        missed.since(),
+                        BalanceAnswers.recovery(tank, laidOut.planner)))
             .orElse(null));
-  }
-
-  /** Where missing them took the water over a line: the changes within the caps that undo it. */
-  private static List<Views.RecoveryStepView> recovery(TankModel tank, Planner planner) {
-    return planner.recovery().stream()
-        .map(
-            step ->
-                new Views.RecoveryStepView(
-                    step.on(),
-                    step.fraction(),
-                    step.fraction() * tank.netVolumeL(),
-                    Figures.rounded(step.nitrateAfterMgL())))
-        .toList();
   }
 
   /** What the model knows of it, in words. */
@@ -227,21 +216,9 @@ public class UpkeepAnswers {
 
   /** Work that the keeper once did not want has no place in the list, but can be wanted again. */
   private static Optional<Work> unwanted(Stored stored, LaidOut laidOut, String key) {
-    Care asIfNothingSaid =
-        new Care(
-            stored.care().bucketLitres(),
-            stored.care().conditionerMlPer100L(),
-            stored.care().chloramineMgL(),
-            stored.care().hotC(),
-            stored.care().coldC(),
-            stored.care().devices(),
-            stored.care().filterDaysFromChange(),
-            stored.care().tasks(),
-            List.of(),
-            stored.care().shelf());
     return Work.of(
             stored.tank(),
-            asIfNothingSaid,
+            stored.care().withHabits(List.of()),
             laidOut.standing,
             laidOut.today,
             laidOut.outlook.foreseen())

@@ -330,7 +330,7 @@ public final class Shorthand {
     Optional<TestUnit> named = unit(analyte);
     Optional<Kit> kit = kit(analyte);
     TestUnit unit = named.orElse(kit.map(Kit::unit).orElse(analyte.standardUnit()));
-    double least = analyte == Analyte.TEMPERATURE ? -2 : 0;
+    double least = analyte.least();
     double most = analyte.greatest() / unit.standardPerUnit();
     if (!(value >= least && value <= most)) {
       throw new Unreadable(
