@@ -222,7 +222,7 @@
                   <span class:line-through={entry.withdrawn} class:text-neutral={entry.withdrawn}
                     >{entry.words}</span
                   >
-                  {#if entry.note && entry.kind !== 'observation'}<span class="text-neutral">
+                  {#if entry.note && !entry.words.includes(entry.note)}<span class="text-neutral">
                       · {entry.note}</span
                     >{/if}
                   {#if entry.withdrawn}<span class="text-neutral block text-sm"
