@@ -14,6 +14,7 @@ declare -A package_of=(
   [mariadbd]=mariadb-server
   [curl]=curl
   [setsid]=util-linux
+  [flock]=util-linux
   [chromium]=chromium
   [chromedriver]=chromium-driver
 )

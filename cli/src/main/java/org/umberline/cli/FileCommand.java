@@ -85,6 +85,9 @@ abstract class FileCommand implements Callable<Integer> {
       p.put("found", problem.found());
       p.put("allowed", problem.allowed());
     }
+    if (refused.moreNotShown()) {
+      refusal.put("problemsNotShown", true);
+    }
     return refusal;
   }
 

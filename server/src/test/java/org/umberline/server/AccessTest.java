@@ -224,7 +224,7 @@ class AccessTest {
     Browser owner = server.browser().asNewKeeper();
     String tank = owner.newTank();
     Browser other = server.browser().asNewKeeper();
-    assertThat(other.takeIn(tank, Browser.SMALL_TANK).status()).isEqualTo(409);
+    assertThat(other.takeIn(tank, Browser.SMALL_TANK).status()).isEqualTo(404);
     assertThat(other.get("/api/rounds").json()).isEmpty();
   }
 
@@ -259,7 +259,7 @@ class AccessTest {
     var keepers = server.beans().getBean(org.umberline.server.persistence.Keepers.class);
     assertThat(keepers.findAll())
         .isNotEmpty()
-        .allMatch(keeper -> keeper.getPasswordHash().startsWith("{bcrypt}"));
+        .allMatch(keeper -> keeper.getPasswordHash().startsWith("{argon2}"));
   }
 
   @Test

@@ -9,7 +9,9 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.util.Map;
 import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -20,13 +22,23 @@ public final class Browser {
   /** An answer; a body that is no JSON is missing. */
   public record Answer(int status, JsonNode json, HttpResponse<String> raw) {}
 
+  /** The password of every keeper a test makes. */
+  public static final String PASSWORD = "a long enough one";
+
   private final String address;
   private final CookieManager cookies = new CookieManager();
+  private final Map<String, String> headers = new ConcurrentHashMap<>();
   private final HttpClient client = HttpClient.newBuilder().cookieHandler(cookies).build();
 
   public Browser(String address) {
     this.address = address;
     get("/api/session");
+  }
+
+  /** Sends a header with everything from now on. */
+  public Browser with(String header, String value) {
+    headers.put(header, value);
+    return this;
   }
 
   public Answer get(String path) {
@@ -77,14 +89,21 @@ public final class Browser {
   /** Makes an account and signs in with it. */
   public Browser asNewKeeper() {
     String name = "keeper-" + UUID.randomUUID().toString().substring(0, 8);
-    post(
-        "/api/keepers",
-        """
-        {"id": "%s", "name": "%s", "password": "a long enough one"}"""
-            .formatted(UUID.randomUUID(), name));
-    form("/api/sign-in", "name", name, "password", "a long enough one");
-    get("/api/session");
+    signUp(UUID.randomUUID().toString(), name, PASSWORD);
+    signIn(name, PASSWORD);
     return this;
+  }
+
+  public Answer signUp(String id, String name, String password) {
+    return post(
+        "/api/keepers",
+        JSON.writeValueAsString(Map.of("id", id, "name", name, "password", password)));
+  }
+
+  public Answer signIn(String name, String password) {
+    Answer answer = form("/api/sign-in", "name", name, "password", password);
+    get("/api/session");
+    return answer;
   }
 
   /** Takes in a small tank and returns its id. */
@@ -98,7 +117,7 @@ public final class Browser {
   }
 
   public Answer takeIn(String id, String file) {
-    return post("/api/tanks", JSON.writeValueAsString(java.util.Map.of("id", id, "file", file)));
+    return post("/api/tanks", JSON.writeValueAsString(Map.of("id", id, "file", file)));
   }
 
   /** Records a line under a new id. */
@@ -109,7 +128,7 @@ public final class Browser {
   public Answer note(String tank, String id, String text, String at) {
     return post(
         "/api/tanks/" + tank + "/log",
-        JSON.writeValueAsString(java.util.Map.of("id", id, "text", text, "at", at)));
+        JSON.writeValueAsString(Map.of("id", id, "text", text, "at", at)));
   }
 
   public static final String SMALL_TANK =
@@ -128,7 +147,7 @@ public final class Browser {
                 "value": 20, "kit": "card"}]}
       """;
 
-  private Answer write(String method, String path, String body, String type) {
+  public Answer write(String method, String path, String body, String type) {
     return write(method, path, HttpRequest.BodyPublishers.ofString(body), type);
   }
 
@@ -153,6 +172,7 @@ public final class Browser {
   }
 
   private Answer send(HttpRequest.Builder request) {
+    headers.forEach(request::header);
     try {
       HttpResponse<String> response =
           client.send(request.build(), HttpResponse.BodyHandlers.ofString());

@@ -30,6 +30,7 @@ class FailureFilterTest {
 
   private static MockHttpServletRequest post(String path, int bytes) {
     MockHttpServletRequest request = new MockHttpServletRequest("POST", path);
+    request.setServletPath(path);
     request.setContent(new byte[bytes]);
     return request;
   }
@@ -63,6 +64,26 @@ class FailureFilterTest {
     filter.doFilter(post("/api/tanks/1/log", 70_000), response, chain);
     assertThat(response.getStatus()).isEqualTo(413);
     assertThat(response.getContentAsString()).contains("70000 bytes; at most 65536");
+    verify(chain, never()).doFilter(any(), any());
+  }
+
+  @Test
+  void aFullDiskIsToldAsWhatItIs() throws Exception {
+    SQLException full = new SQLException("The table 'log_line' is full", "HY000", 1114);
+    doThrow(new DataAccessResourceFailureException("insert", full))
+        .when(chain)
+        .doFilter(any(), any());
+    filter.doFilter(new MockHttpServletRequest("POST", "/api/tanks/1/log"), response, chain);
+    assertThat(response.getStatus()).isEqualTo(507);
+    assertThat(response.getContentAsString()).contains("disk of the database is full");
+  }
+
+  @Test
+  void aQueryThatCannotBeDecodedIsRefused() throws Exception {
+    MockHttpServletRequest request = new MockHttpServletRequest("GET", "/api/upkeep");
+    request.setQueryString("days=%zz");
+    filter.doFilter(request, response, chain);
+    assertThat(response.getStatus()).isEqualTo(400);
     verify(chain, never()).doFilter(any(), any());
   }
 

@@ -62,6 +62,13 @@ public final class Json {
     return MAPPER.writeValueAsString(node);
   }
 
+  /** {@code node} on one line, or how much it holds where that is a lot. */
+  static String shortly(JsonNode node) {
+    return node.isContainer() && node.size() > 20
+        ? (node.isArray() ? "a list of " : "an object of ") + node.size()
+        : compact(node);
+  }
+
   /** {@code node} over many lines, with a line end at its end. */
   public static String pretty(JsonNode node) {
     return MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(node) + "\n";

@@ -85,7 +85,23 @@ public final class LogCsv {
           .map(part -> part.path("water").asString() + ":" + part.path("share").asString())
           .collect(Collectors.joining(";"));
     }
-    return value.isMissingNode() || value.isNull() ? "" : value.asString();
+    if (value.isMissingNode() || value.isNull()) {
+      return "";
+    }
+    return value.isString() ? harmless(value.asString()) : value.asString();
+  }
+
+  /** A spreadsheet would compute a cell that begins so; an apostrophe makes it text. */
+  private static boolean computes(String cell) {
+    return !cell.isEmpty() && "=+-@\t\r".indexOf(cell.charAt(0)) >= 0;
+  }
+
+  private static String harmless(String text) {
+    return computes(text) ? "'" + text : text;
+  }
+
+  private static String asWritten(String cell) {
+    return cell.startsWith("'") && computes(cell.substring(1)) ? cell.substring(1) : cell;
   }
 
   /**
@@ -178,7 +194,7 @@ public final class LogCsv {
   }
 
   private static String cell(CSVRecord row, String column) {
-    return row.isMapped(column) && row.isSet(column) ? row.get(column) : "";
+    return row.isMapped(column) && row.isSet(column) ? asWritten(row.get(column)) : "";
   }
 
   private static String instant(

@@ -24,17 +24,16 @@ final class References {
   private static final double BLEND_TOLERANCE = 0.001;
 
   private final JsonNode file;
-  private final List<Problem> problems = new ArrayList<>();
+  private final Problems problems;
   private final Map<String, Set<String>> ids = new HashMap<>();
 
-  static List<Problem> problems(JsonNode file) {
-    References references = new References(file);
-    references.check();
-    return references.problems;
+  static void check(JsonNode file, Problems problems) {
+    new References(file, problems).check();
   }
 
-  private References(JsonNode file) {
+  private References(JsonNode file, Problems problems) {
     this.file = file;
+    this.problems = problems;
   }
 
   private void check() {
@@ -65,13 +64,13 @@ final class References {
 
   private void each(String list, Check check) {
     JsonNode items = file.path(list);
-    for (int i = 0; i < items.size() && items.isArray(); i++) {
+    for (int i = 0; i < items.size() && items.isArray() && !problems.full(); i++) {
       check.at("/" + list + "/" + i);
     }
   }
 
   private void found(String pointer, String allowed) {
-    problems.add(new Problem(pointer, Json.compact(file.at(pointer)), allowed));
+    problems.addIfFirst(new Problem(pointer, Json.shortly(file.at(pointer)), allowed));
   }
 
   private void collectIds(String list) {
@@ -107,11 +106,19 @@ final class References {
       return null;
     }
     try {
-      return LocalDate.parse(node.asString());
+      return inRange(pointer, LocalDate.parse(node.asString()));
     } catch (DateTimeException e) {
       found(pointer, "a date that exists");
       return null;
     }
+  }
+
+  private LocalDate inRange(String pointer, LocalDate day) {
+    if (!Years.holds(day)) {
+      found(pointer, Years.ALLOWED);
+      return null;
+    }
+    return day;
   }
 
   private void zone() {
@@ -156,7 +163,7 @@ final class References {
       sum += blend.get(i).path("share").asDouble(0);
     }
     if (Math.abs(sum - 1) > BLEND_TOLERANCE) {
-      problems.add(new Problem(at, "shares that add to " + sum, "shares that add to 1"));
+      problems.addIfFirst(new Problem(at, "shares that add to " + sum, "shares that add to 1"));
     }
   }
 
@@ -184,7 +191,7 @@ final class References {
     String needed = sugar ? "/gPerDay" : "/mlPerDay";
     String other = sugar ? "/mlPerDay" : "/gPerDay";
     if (file.at(at + needed).isMissingNode()) {
-      problems.add(new Problem(at + needed, "nothing", "a value is required"));
+      problems.addIfFirst(new Problem(at + needed, "nothing", "a value is required"));
     }
     if (!file.at(at + other).isMissingNode()) {
       found(at + other, "mlPerDay for ethanol-40 and vinegar, gPerDay for sugar");
@@ -218,7 +225,7 @@ final class References {
     JsonNode instant = file.at(at + "/at");
     if (instant.isString() && instant.asString().matches("\\d{4}-\\d{2}-\\d{2}T.*")) {
       try {
-        OffsetDateTime.parse(instant.asString());
+        inRange(at + "/at", OffsetDateTime.parse(instant.asString()).toLocalDate());
       } catch (DateTimeException e) {
         found(at + "/at", "an instant that exists");
       }

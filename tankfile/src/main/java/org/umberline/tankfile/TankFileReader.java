@@ -72,16 +72,16 @@ public final class TankFileReader {
    */
   public static TankFile read(String text) throws TankFileException {
     JsonNode file = Json.parse(text);
-    List<Problem> problems = new ArrayList<>(SchemaCheck.problems(file));
-    if (file.isObject()) {
-      for (Problem problem : References.problems(file)) {
-        if (problems.stream().noneMatch(p -> p.pointer().equals(problem.pointer()))) {
-          problems.add(problem);
-        }
-      }
+    Problems problems = new Problems();
+    SizeCheck.check(file, problems);
+    if (problems.none()) {
+      SchemaCheck.check(file, problems);
     }
-    if (!problems.isEmpty()) {
-      throw new TankFileException(problems);
+    if (file.isObject() && !problems.full()) {
+      References.check(file, problems);
+    }
+    if (!problems.none()) {
+      throw problems.refusal();
     }
     return new TankFileReader().build(file);
   }

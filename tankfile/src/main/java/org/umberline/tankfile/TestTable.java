@@ -316,6 +316,10 @@ public final class TestTable {
         return Optional.empty();
       }
       LocalDate day = tank.dayOf(at.toInstant());
+      if (!Years.holds(day)) {
+        problems.add("“" + written + "” is not " + Years.ALLOWED + ".");
+        return Optional.empty();
+      }
       if (tank.startedOn().isPresent() && day.isBefore(tank.startedOn().get())) {
         problems.add(day + " is before the tank began, " + tank.startedOn().get() + ".");
         return Optional.empty();

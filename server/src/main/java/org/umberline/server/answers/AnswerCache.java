@@ -1,7 +1,5 @@
 package org.umberline.server.answers;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.LocalDate;
 import java.util.UUID;
 import java.util.function.Supplier;
@@ -14,10 +12,10 @@ import org.umberline.server.answers.TankRecords.Stored;
 final class AnswerCache<T> {
   private record Key(UUID id, int version, long logRevision, LocalDate today, Object asked) {}
 
-  private final Cache<Key, T> cache;
+  private final Once<Key, T> cache;
 
-  AnswerCache(int size) {
-    cache = Caffeine.newBuilder().maximumSize(size).build();
+  AnswerCache(Computations computations, int size) {
+    cache = new Once<>(computations, size);
   }
 
   /**

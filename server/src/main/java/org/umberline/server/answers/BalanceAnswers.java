@@ -47,13 +47,16 @@ public class BalanceAnswers {
 
   private final Posteriors posteriors;
   private final Clock clock;
-  private final AnswerCache<Views.BalanceView> balances = new AnswerCache<>(100);
-  private final AnswerCache<Views.RoundsLineView> roundsLines = new AnswerCache<>(300);
+  private final AnswerCache<Views.BalanceView> balances;
+  private final AnswerCache<Views.RoundsLineView> roundsLines;
 
   /** What was tried lately: handles go back and forth over the same few values. */
-  private final AnswerCache<Views.OutlookView> tries = new AnswerCache<>(300);
+  private final AnswerCache<Views.OutlookView> tries;
 
-  public BalanceAnswers(Posteriors posteriors, Clock clock) {
+  public BalanceAnswers(Posteriors posteriors, Clock clock, Computations computations) {
+    balances = new AnswerCache<>(computations, 100);
+    roundsLines = new AnswerCache<>(computations, 300);
+    tries = new AnswerCache<>(computations, 300);
     this.posteriors = posteriors;
     this.clock = clock;
   }

@@ -52,10 +52,15 @@ public class BenchAnswers {
   private final Posteriors posteriors;
   private final PhotometerLine photometer;
   private final Clock clock;
-  private final AnswerCache<Views.BenchTankView> benches = new AnswerCache<>(300);
+  private final AnswerCache<Views.BenchTankView> benches;
 
   public BenchAnswers(
-      TankRecords tanks, Posteriors posteriors, PhotometerLine photometer, Clock clock) {
+      TankRecords tanks,
+      Posteriors posteriors,
+      PhotometerLine photometer,
+      Clock clock,
+      Computations computations) {
+    benches = new AnswerCache<>(computations, 300);
     this.tanks = tanks;
     this.posteriors = posteriors;
     this.photometer = photometer;

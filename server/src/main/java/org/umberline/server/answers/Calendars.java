@@ -3,8 +3,6 @@ package org.umberline.server.answers;
 import java.io.IOException;
 import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Instant;
@@ -20,12 +18,12 @@ import net.fortuna.ical4j.model.property.Uid;
 import net.fortuna.ical4j.model.property.immutable.ImmutableCalScale;
 import net.fortuna.ical4j.model.property.immutable.ImmutableVersion;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.support.TransactionTemplate;
 import org.umberline.core.upkeep.Schedule;
 import org.umberline.server.answers.TankRecords.Stored;
 import org.umberline.server.failure.Refused;
 import org.umberline.server.persistence.CalendarFeedEntity;
 import org.umberline.server.persistence.CalendarFeeds;
+import org.umberline.server.persistence.Transactions;
 
 /** Upkeep as an iCalendar file (RFC 5545), also at a private address that can be revoked. */
 @Service
@@ -36,7 +34,7 @@ public class Calendars {
   private final TankRecords tanks;
   private final UpkeepAnswers upkeep;
   private final CalendarFeeds feeds;
-  private final TransactionTemplate transaction;
+  private final Transactions transactions;
   private final Clock clock;
   private final SecureRandom random = new SecureRandom();
 
@@ -44,12 +42,12 @@ public class Calendars {
       TankRecords tanks,
       UpkeepAnswers upkeep,
       CalendarFeeds feeds,
-      TransactionTemplate transaction,
+      Transactions transactions,
       Clock clock) {
     this.tanks = tanks;
     this.upkeep = upkeep;
     this.feeds = feeds;
-    this.transaction = transaction;
+    this.transactions = transactions;
     this.clock = clock;
   }
 
@@ -95,30 +93,25 @@ public class Calendars {
     byte[] bytes = new byte[TOKEN_BYTES];
     random.nextBytes(bytes);
     String token = HexFormat.of().formatHex(bytes);
-    transaction.executeWithoutResult(
-        status -> feeds.save(new CalendarFeedEntity(keeper, hash(token), clock.instant())));
+    transactions.write(
+        () -> feeds.save(new CalendarFeedEntity(keeper, Hashes.sha256(token), clock.instant())));
     return token;
   }
 
   /** Closes the address. */
   public void revoke(UUID keeper) {
-    transaction.executeWithoutResult(status -> feeds.deleteById(keeper));
+    transactions.write(
+        () -> {
+          feeds.deleteById(keeper);
+          return keeper;
+        });
   }
 
   /** The calendar behind an address. */
   public String behind(String token) {
     return feeds
-        .findByTokenHash(hash(token))
+        .findByTokenHash(Hashes.sha256(token))
         .map(feed -> of(feed.getKeeperId()))
         .orElseThrow(() -> Refused.notFound("calendar"));
-  }
-
-  private static String hash(String token) {
-    try {
-      MessageDigest digest = MessageDigest.getInstance("SHA-256");
-      return HexFormat.of().formatHex(digest.digest(token.getBytes(StandardCharsets.UTF_8)));
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException("every Java has SHA-256", e);
-    }
   }
 }

@@ -33,9 +33,10 @@ public class LedgerAnswers {
 
   private final Posteriors posteriors;
   private final Clock clock;
-  private final AnswerCache<Views.LedgersView> ledgers = new AnswerCache<>(100);
+  private final AnswerCache<Views.LedgersView> ledgers;
 
-  LedgerAnswers(Posteriors posteriors, Clock clock) {
+  LedgerAnswers(Posteriors posteriors, Clock clock, Computations computations) {
+    ledgers = new AnswerCache<>(computations, 100);
     this.posteriors = posteriors;
     this.clock = clock;
   }

@@ -15,7 +15,6 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.support.TransactionTemplate;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.TankModel;
 import org.umberline.server.answers.TankRecords.Stored;
@@ -26,6 +25,7 @@ import org.umberline.server.persistence.LogEntries;
 import org.umberline.server.persistence.LogEntryEntity;
 import org.umberline.server.persistence.LogLineEntity;
 import org.umberline.server.persistence.LogLines;
+import org.umberline.server.persistence.Transactions;
 import org.umberline.tankfile.TankFileReader;
 import org.umberline.tankfile.shorthand.Shorthand;
 import org.umberline.tankfile.shorthand.ShorthandWriter;
@@ -41,20 +41,20 @@ public class LogBook {
   private final LogEntries entries;
   private final LogLines lines;
   private final Keepers keepers;
-  private final TransactionTemplate transaction;
+  private final Transactions transactions;
   private final JsonMapper json;
 
   public LogBook(
       LogEntries entries,
       LogLines lines,
       Keepers keepers,
-      TransactionTemplate transaction,
+      Transactions transactions,
       JsonMapper json) {
     this.json = json;
     this.entries = entries;
     this.lines = lines;
     this.keepers = keepers;
-    this.transaction = transaction;
+    this.transactions = transactions;
   }
 
   /**
@@ -72,7 +72,7 @@ public class LogBook {
 
   /** The newest entries first, withdrawn ones among them. */
   public Views.LogPageView page(Stored stored, Wanted wanted) {
-    Known known = transaction.execute(status -> known(stored.id()));
+    Known known = transactions.read(() -> known(stored.id()));
     TankModel tank = stored.tank();
     Set<UUID> replacing =
         known.entries.stream()

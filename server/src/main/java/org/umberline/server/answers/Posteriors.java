@@ -1,23 +1,25 @@
 package org.umberline.server.answers;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.LocalDate;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicLong;
 import org.springframework.stereotype.Component;
 import org.umberline.core.calibration.Calibration;
 import org.umberline.core.calibration.Posterior;
+import org.umberline.core.calibration.Progress;
 import org.umberline.core.tank.Limits;
 import org.umberline.core.tank.Lines;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.TankModel;
 import org.umberline.server.answers.TankRecords.Stored;
+import org.umberline.server.failure.Refused;
 
 /**
  * Posteriors, kept for as long as the tank is what it was: the key is everything a calibration
@@ -32,13 +34,19 @@ public class Posteriors {
 
   private record Key(TankModel tank, LocalDate day, int days) {}
 
-  private final Cache<Key, Posterior> cache =
-      Caffeine.newBuilder().maximumSize(30).recordStats().build();
+  /** The longest that learning from one log may take; a ceiling for logs nobody keeps by hand. */
+  private static final Duration LONGEST = Duration.ofSeconds(60);
+
+  private final Computations computations;
+  private final Once<Key, Posterior> cache;
+  private final AtomicLong computed = new AtomicLong();
   private final Map<UUID, Double> underWay = new ConcurrentHashMap<>();
   private final Clock clock;
 
-  Posteriors(Clock clock) {
+  Posteriors(Computations computations, Clock clock) {
+    this.computations = computations;
     this.clock = clock;
+    cache = new Once<>(computations, 30);
   }
 
   /** The stored tank as of now, its lines replaced by {@code lines}. */
@@ -48,10 +56,13 @@ public class Posteriors {
 
   /** A tank that is only thought of: fewer draws, and nothing is kept. */
   Present thoughtOf(TankModel tank) {
-    return present(
-        tank,
-        tank.lines(),
-        (model, day, days) -> Calibration.calibrate(model, day, days, FEW_DRAWS, SEED));
+    return computations.run(
+        () ->
+            present(
+                tank,
+                tank.lines(),
+                (model, day, days) ->
+                    Calibration.calibrate(model, day, days, FEW_DRAWS, SEED, ceiling())));
   }
 
   private interface Calibrated {
@@ -82,13 +93,33 @@ public class Posteriors {
     return cache.get(
         new Key(essence(tank), day, days),
         key -> {
+          computed.incrementAndGet();
+          Progress ceiling = ceiling();
           try {
             return Calibration.calibrate(
-                key.tank, day, days, Calibration.DRAWS, SEED, share -> underWay.put(id, share));
+                key.tank,
+                day,
+                days,
+                Calibration.DRAWS,
+                SEED,
+                share -> {
+                  underWay.put(id, share);
+                  ceiling.done(share);
+                });
           } finally {
             underWay.remove(id);
           }
         });
+  }
+
+  /** Told of every step, stops what takes too long. */
+  private static Progress ceiling() {
+    long until = System.nanoTime() + LONGEST.toNanos();
+    return share -> {
+      if (System.nanoTime() > until) {
+        throw Refused.busy("This tank's log takes too long to work out.");
+      }
+    };
   }
 
   /** How far the calibration of a tank is, 0..1; empty when none is under way. */
@@ -103,6 +134,6 @@ public class Posteriors {
 
   /** How many posteriors have been computed since the start. */
   public long computed() {
-    return cache.stats().missCount();
+    return computed.get();
   }
 }

@@ -27,11 +27,11 @@ import org.umberline.tankfile.shorthand.Shorthand;
 /** Takes in the tables of tests keepers have kept elsewhere. */
 @Service
 public class TestTables {
-  private final TankRecords tanks;
+  private final LogRecords log;
   private final Clock clock;
 
-  public TestTables(TankRecords tanks, Clock clock) {
-    this.tanks = tanks;
+  public TestTables(LogRecords log, Clock clock) {
+    this.log = log;
     this.clock = clock;
   }
 
@@ -56,15 +56,13 @@ public class TestTables {
    */
   public int keep(Stored stored, UUID keeper, UUID id, Requests.Table request) {
     Set<String> known = known(stored.tank());
-    List<LogEntry> fresh =
-        rows(stored.tank(), request).rows.stream()
-            .flatMap(row -> fresh(row, known))
-            .map(LogEntry.class::cast)
-            .toList();
-    if (fresh.isEmpty()) {
-      throw Refused.field("csv", "no test that is not in the log yet", "at least one good row");
-    }
-    return tanks.keepEntries(stored.id(), keeper, id, "table of " + fresh.size() + " tests", fresh);
+    List<Row> rows = rows(stored.tank(), request).rows;
+    return log.keepEntries(
+        stored.id(),
+        keeper,
+        id,
+        rows.stream().flatMap(row -> row.tests().stream()).map(LogEntry.class::cast).toList(),
+        rows.stream().flatMap(row -> fresh(row, known)).map(LogEntry.class::cast).toList());
   }
 
   private Read rows(TankModel tank, Requests.Table request) {

@@ -8,9 +8,11 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.CancellationException;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
+import java.util.concurrent.RejectedExecutionException;
+import java.util.concurrent.ThreadPoolExecutor;
+import java.util.concurrent.TimeUnit;
 import org.springframework.stereotype.Service;
 import org.umberline.core.calibration.Calibration;
 import org.umberline.core.calibration.Posterior;
@@ -42,19 +44,39 @@ public class TrackRecords {
 
   private record Key(UUID id, int version, long logRevision, LocalDate today) {}
 
+  /** As many tanks as one keeper may have in the making or waiting. */
+  private static final int MOST_OF_A_KEEPER = 6;
+
+  private static final int MOST_WAITING = 60;
+  private static final int WORKERS = 2;
+
   /** One record in the making. */
   private static final class Job {
+    private final UUID keeper;
     private volatile double share;
     private volatile boolean cancelled;
     private volatile Views.TrackRecordView done;
     private volatile RuntimeException failed;
+
+    private Job(UUID keeper) {
+      this.keeper = keeper;
+    }
+
+    private boolean isOpen() {
+      return done == null && failed == null && !cancelled;
+    }
   }
 
   private final Posteriors posteriors;
   private final Clock clock;
-  private final Cache<Key, Job> jobs = Caffeine.newBuilder().maximumSize(100).build();
-  private final ExecutorService worker =
-      Executors.newSingleThreadExecutor(
+  private final Cache<Key, Job> jobs = Caffeine.newBuilder().maximumSize(1000).build();
+  private final ThreadPoolExecutor workers =
+      new ThreadPoolExecutor(
+          WORKERS,
+          WORKERS,
+          1,
+          TimeUnit.MINUTES,
+          new ArrayBlockingQueue<>(MOST_WAITING),
           work -> {
             Thread thread = new Thread(work, "track-records");
             thread.setDaemon(true);
@@ -69,7 +91,7 @@ public class TrackRecords {
 
   @PreDestroy
   void stop() {
-    worker.shutdownNow();
+    workers.shutdownNow();
   }
 
   private Key key(Stored stored) {
@@ -77,16 +99,17 @@ public class TrackRecords {
         stored.id(), stored.version(), stored.logRevision(), stored.tank().dayOf(clock.instant()));
   }
 
-  /** The record where it is ready, else how far it is; asking starts it. */
-  public Views.TrackRecordView record(Stored stored) {
-    Job job =
-        jobs.get(
-            key(stored),
-            key -> {
-              Job fresh = new Job();
-              worker.submit(() -> work(stored, fresh));
-              return fresh;
-            });
+  /**
+   * The record where it is ready, else how far it is; asking starts it.
+   *
+   * @throws Refused with 503 when too many wait already
+   */
+  public Views.TrackRecordView record(Stored stored, UUID keeper) {
+    Key key = key(stored);
+    Job job = jobs.getIfPresent(key);
+    if (job == null) {
+      job = begin(stored, key, keeper);
+    }
     if (job.failed != null) {
       jobs.invalidate(key(stored));
       throw job.failed;
@@ -95,6 +118,28 @@ public class TrackRecords {
         ? job.done
         : new Views.TrackRecordView(
             "working", job.share, HORIZON_DAYS, List.of(), List.of(), List.of(), List.of());
+  }
+
+  private synchronized Job begin(Stored stored, Key key, UUID keeper) {
+    Job known = jobs.getIfPresent(key);
+    if (known != null) {
+      return known;
+    }
+    long open =
+        jobs.asMap().values().stream()
+            .filter(job -> job.keeper.equals(keeper) && job.isOpen())
+            .count();
+    Job fresh = new Job(keeper);
+    try {
+      if (open >= MOST_OF_A_KEEPER) {
+        throw new RejectedExecutionException();
+      }
+      workers.execute(() -> work(stored, fresh));
+    } catch (RejectedExecutionException full) {
+      throw Refused.busy("Track records of other tanks are being worked out.");
+    }
+    jobs.put(key, fresh);
+    return fresh;
   }
 
   /** Gives up a record that is under way. */
@@ -107,6 +152,9 @@ public class TrackRecords {
   }
 
   private void work(Stored stored, Job job) {
+    if (job.cancelled) {
+      return;
+    }
     try {
       TankModel known = stored.tank().knownAt(clock.instant());
       List<Hindcast.Forecasted> forecasts =

@@ -35,12 +35,13 @@ public class UpkeepAnswers {
 
   private final TankRecords tanks;
   private final Posteriors posteriors;
-  private final AnswerCache<Known> outlooks = new AnswerCache<>(300);
+  private final AnswerCache<Known> outlooks;
 
   /** What the model knows of a tank's gear. */
   private record Known(GearOutlook outlook, Optional<Plan.Lever> cleaning) {}
 
-  public UpkeepAnswers(TankRecords tanks, Posteriors posteriors) {
+  public UpkeepAnswers(TankRecords tanks, Posteriors posteriors, Computations computations) {
+    outlooks = new AnswerCache<>(computations, 300);
     this.tanks = tanks;
     this.posteriors = posteriors;
   }

@@ -7,7 +7,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.support.TransactionTemplate;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Plan;
 import org.umberline.core.planning.Planner;
@@ -20,6 +19,7 @@ import org.umberline.server.exchange.Views;
 import org.umberline.server.failure.Refused;
 import org.umberline.server.persistence.KeeperEntity;
 import org.umberline.server.persistence.Keepers;
+import org.umberline.server.persistence.Transactions;
 import org.umberline.server.persistence.VisitEntity;
 import org.umberline.server.persistence.Visits;
 import org.umberline.tankfile.Figures;
@@ -35,23 +35,26 @@ public class VisitAnswers {
   private final Keepers keepers;
   private final Posteriors posteriors;
   private final UpkeepAnswers upkeep;
-  private final TransactionTemplate transaction;
+  private final Transactions transactions;
   private final JsonMapper json;
   private final Clock clock;
+  private final Computations computations;
 
   public VisitAnswers(
       Visits visits,
       Keepers keepers,
       Posteriors posteriors,
       UpkeepAnswers upkeep,
-      TransactionTemplate transaction,
+      Transactions transactions,
       JsonMapper json,
-      Clock clock) {
+      Clock clock,
+      Computations computations) {
+    this.computations = computations;
     this.visits = visits;
     this.keepers = keepers;
     this.posteriors = posteriors;
     this.upkeep = upkeep;
-    this.transaction = transaction;
+    this.transactions = transactions;
     this.json = json;
     this.clock = clock;
   }
@@ -70,17 +73,21 @@ public class VisitAnswers {
 
   /** Begins a visit with how the tank stands; the same id again begins none. */
   public void begin(Stored stored, UUID keeper, Requests.VisitBegun request) {
-    String baseline = json.writeValueAsString(standing(stored));
-    transaction.executeWithoutResult(
-        status -> {
+    String baseline = json.writeValueAsString(computations.run(() -> standing(stored)));
+    transactions.writeIn(
+        stored.id(),
+        keeper,
+        tank -> {
           var known = visits.findById(request.id());
           if (known.isPresent()) {
-            if (!known.get().getTankId().equals(stored.id())) {
-              throw Refused.conflict("The id is taken; use a new one.");
+            if (known.get().getTankId().equals(stored.id())
+                && known.get().getKeeperId().equals(keeper)
+                && known.get().getSeen().equals(request.seen().strip())) {
+              return known.get();
             }
-            return;
+            throw transactions.taken(known.get().getTankId(), keeper);
           }
-          visits.save(
+          return visits.saveAndFlush(
               new VisitEntity(
                   request.id(),
                   stored.id(),
@@ -92,12 +99,15 @@ public class VisitAnswers {
   }
 
   /** Ends a visit; what is said again replaces what was said. */
-  public void end(Stored stored, UUID visit, String advice) {
-    transaction.executeWithoutResult(
-        status -> {
+  public void end(Stored stored, UUID keeper, UUID visit, String advice) {
+    transactions.writeIn(
+        stored.id(),
+        keeper,
+        tank -> {
           VisitEntity entity = entity(stored, visit);
           entity.end(
               entity.getEndedAt() == null ? clock.instant() : entity.getEndedAt(), advice.strip());
+          return entity;
         });
   }
 

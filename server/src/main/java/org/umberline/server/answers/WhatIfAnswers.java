@@ -4,15 +4,14 @@ import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.support.TransactionTemplate;
 import org.umberline.core.planning.Planner;
 import org.umberline.core.tank.Routine;
 import org.umberline.server.answers.TankRecords.Stored;
 import org.umberline.server.exchange.Requests;
 import org.umberline.server.exchange.Views;
 import org.umberline.server.failure.Refused;
+import org.umberline.server.persistence.Transactions;
 import org.umberline.server.persistence.WhatIfEntity;
 import org.umberline.server.persistence.WhatIfs;
 import tools.jackson.databind.json.JsonMapper;
@@ -25,19 +24,22 @@ public class WhatIfAnswers {
 
   private final WhatIfs whatIfs;
   private final Posteriors posteriors;
-  private final TransactionTemplate transaction;
+  private final Transactions transactions;
   private final JsonMapper json;
   private final Clock clock;
+  private final Computations computations;
 
   WhatIfAnswers(
       WhatIfs whatIfs,
       Posteriors posteriors,
-      TransactionTemplate transaction,
+      Transactions transactions,
       JsonMapper json,
-      Clock clock) {
+      Clock clock,
+      Computations computations) {
+    this.computations = computations;
     this.whatIfs = whatIfs;
     this.posteriors = posteriors;
-    this.transaction = transaction;
+    this.transactions = transactions;
     this.json = json;
     this.clock = clock;
   }
@@ -48,38 +50,40 @@ public class WhatIfAnswers {
    * @throws Refused when three are kept already, or something tried is not the tank's
    */
   public void save(Stored stored, UUID keeper, UUID id, Requests.WhatIfToSave request) {
-    measured(stored, request.tried());
-    transaction.executeWithoutResult(
-        status -> {
+    computations.run(() -> measured(stored, request.tried()));
+    String name = request.name().strip();
+    String body = json.writeValueAsString(request.tried());
+    transactions.writeIn(
+        stored.id(),
+        keeper,
+        tank -> {
           Optional<WhatIfEntity> known = whatIfs.findById(id);
           if (known.isPresent()) {
-            if (!known.get().getTankId().equals(stored.id())) {
-              throw Refused.conflict("The id stands for another what-if already.");
+            if (known.get().getTankId().equals(stored.id())
+                && known.get().getName().equals(name)
+                && known.get().getBody().equals(body)) {
+              return known.get();
             }
-            return;
+            throw transactions.taken(known.get().getTankId(), keeper);
           }
           if (whatIfs.findByTankIdOrderBySavedAt(stored.id()).size() >= MOST) {
             throw Refused.conflict(
                 MOST + " what-ifs are kept already; discard one first. Nothing was saved.");
           }
-          try {
-            whatIfs.saveAndFlush(
-                new WhatIfEntity(
-                    id,
-                    stored.id(),
-                    request.name().strip(),
-                    json.writeValueAsString(request.tried()),
-                    clock.instant(),
-                    keeper));
-          } catch (DataIntegrityViolationException raced) {
-            status.setRollbackOnly();
-          }
+          return whatIfs.saveAndFlush(
+              new WhatIfEntity(id, stored.id(), name, body, clock.instant(), keeper));
         });
   }
 
   /** Discards a what-if; one that is gone already stays gone. */
-  public void discard(Stored stored, UUID id) {
-    transaction.executeWithoutResult(status -> whatIfs.deleteByIdAndTankId(id, stored.id()));
+  public void discard(Stored stored, UUID keeper, UUID id) {
+    transactions.writeIn(
+        stored.id(),
+        keeper,
+        tank -> {
+          whatIfs.deleteByIdAndTankId(id, stored.id());
+          return tank;
+        });
   }
 
   /** Today's routine, none, and every kept what-if, on one posterior. */

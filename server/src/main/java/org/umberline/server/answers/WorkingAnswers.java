@@ -31,9 +31,11 @@ public class WorkingAnswers {
   private final Posteriors posteriors;
   private final BalanceAnswers balances;
   private final Clock clock;
-  private final AnswerCache<Views.WorkingsView> workings = new AnswerCache<>(50);
+  private final AnswerCache<Views.WorkingsView> workings;
 
-  WorkingAnswers(Posteriors posteriors, BalanceAnswers balances, Clock clock) {
+  WorkingAnswers(
+      Posteriors posteriors, BalanceAnswers balances, Clock clock, Computations computations) {
+    workings = new AnswerCache<>(computations, 50);
     this.posteriors = posteriors;
     this.balances = balances;
     this.clock = clock;

@@ -10,6 +10,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.umberline.server.answers.BenchAnswers;
+import org.umberline.server.answers.Computations;
 import org.umberline.server.answers.TankRecords;
 import org.umberline.server.devices.DeviceTrouble;
 import org.umberline.server.devices.FeederLine;
@@ -25,7 +26,10 @@ class BenchApi {
   private final BenchAnswers bench;
   private final FeederLine feeder;
 
-  BenchApi(TankRecords tanks, BenchAnswers bench, FeederLine feeder) {
+  private final Computations computations;
+
+  BenchApi(TankRecords tanks, BenchAnswers bench, FeederLine feeder, Computations computations) {
+    this.computations = computations;
     this.tanks = tanks;
     this.bench = bench;
     this.feeder = feeder;
@@ -42,7 +46,8 @@ class BenchApi {
       @SignedIn.Keeper SignedIn keeper,
       @PathVariable UUID id,
       @Valid @RequestBody Requests.Readings request) {
-    return bench.result(tanks.one(id, keeper.keeperId()), request);
+    TankRecords.Stored stored = tanks.one(id, keeper.keeperId());
+    return computations.run(() -> bench.result(stored, request));
   }
 
   /** Begins a measurement with the photometer, or looks how far it is. */

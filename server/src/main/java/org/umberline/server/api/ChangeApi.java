@@ -11,6 +11,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.umberline.server.answers.ChangeAnswers;
+import org.umberline.server.answers.Computations;
 import org.umberline.server.answers.TankRecords;
 import org.umberline.server.exchange.Requests;
 import org.umberline.server.exchange.Views;
@@ -23,7 +24,10 @@ class ChangeApi {
   private final TankRecords tanks;
   private final ChangeAnswers changes;
 
-  ChangeApi(TankRecords tanks, ChangeAnswers changes) {
+  private final Computations computations;
+
+  ChangeApi(TankRecords tanks, ChangeAnswers changes, Computations computations) {
+    this.computations = computations;
     this.tanks = tanks;
     this.changes = changes;
   }
@@ -33,7 +37,8 @@ class ChangeApi {
       @SignedIn.Keeper SignedIn keeper,
       @PathVariable UUID id,
       @RequestParam Optional<Double> fraction) {
-    return changes.sheet(tanks.one(id, keeper.keeperId()), fraction);
+    TankRecords.Stored stored = tanks.one(id, keeper.keeperId());
+    return computations.run(() -> changes.sheet(stored, fraction));
   }
 
   /** What mixed water still lacks. */

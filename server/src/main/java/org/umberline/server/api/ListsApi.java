@@ -5,7 +5,6 @@ import java.util.Arrays;
 import java.util.function.DoubleSupplier;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
-import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -20,6 +19,7 @@ import org.umberline.server.exchange.Requests;
 import org.umberline.server.exchange.Views;
 import org.umberline.server.failure.Refused;
 import org.umberline.server.persistence.Keepers;
+import org.umberline.server.persistence.Transactions;
 import org.umberline.server.security.SignedIn;
 import org.umberline.tankfile.Figures;
 import tools.jackson.core.JacksonException;
@@ -30,12 +30,12 @@ import tools.jackson.databind.json.JsonMapper;
 @RequestMapping("/api")
 class ListsApi {
   private final Keepers keepers;
-  private final TransactionTemplate transaction;
+  private final Transactions transactions;
   private final JsonMapper json;
 
-  ListsApi(Keepers keepers, TransactionTemplate transaction, JsonMapper json) {
+  ListsApi(Keepers keepers, Transactions transactions, JsonMapper json) {
     this.keepers = keepers;
-    this.transaction = transaction;
+    this.transactions = transactions;
     this.json = json;
   }
 
@@ -60,8 +60,11 @@ class ListsApi {
     } catch (JacksonException unreadable) {
       throw Refused.field("chosen", request.chosen(), "an object");
     }
-    transaction.executeWithoutResult(
-        status -> keepers.findById(keeper.keeperId()).orElseThrow().setUnits(request.chosen()));
+    transactions.write(
+        () -> {
+          keepers.findById(keeper.keeperId()).orElseThrow().setUnits(request.chosen());
+          return keeper;
+        });
   }
 
   @PostMapping("/volume/box")

@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.umberline.server.answers.LogBook;
+import org.umberline.server.answers.LogRecords;
 import org.umberline.server.answers.TankRecords;
 import org.umberline.server.answers.TestTables;
 import org.umberline.server.exchange.Requests;
@@ -28,16 +29,18 @@ import org.umberline.tankfile.LogCsv;
 @RequestMapping("/api/tanks/{id}")
 class LogApi {
   private final TankRecords tanks;
+  private final LogRecords log;
   private final LogBook book;
   private final TestTables tables;
 
-  LogApi(TankRecords tanks, LogBook book, TestTables tables) {
+  LogApi(TankRecords tanks, LogRecords log, LogBook book, TestTables tables) {
     this.tanks = tanks;
+    this.log = log;
     this.book = book;
     this.tables = tables;
   }
 
-  static Views.RecordedLineView view(TankRecords.Recorded recorded) {
+  static Views.RecordedLineView view(LogRecords.Recorded recorded) {
     return new Views.RecordedLineView(
         recorded.tank(), recorded.line(), recorded.understood(), recorded.repeated());
   }
@@ -50,6 +53,7 @@ class LogApi {
       @RequestParam(defaultValue = "") String text,
       @RequestParam(defaultValue = "false") boolean sinceChange,
       @RequestParam Optional<Instant> before) {
+    before.ifPresent(at -> Dates.require("before", at));
     return book.page(
         tanks.one(id, keeper.keeperId()), new LogBook.Wanted(kind, text, before, sinceChange));
   }
@@ -68,7 +72,7 @@ class LogApi {
       @PathVariable UUID id,
       @PathVariable UUID line,
       @Valid @RequestBody Requests.Withdrawal request) {
-    tanks.setWithdrawn(id, keeper.keeperId(), line, request.withdrawn());
+    log.setWithdrawn(id, keeper.keeperId(), line, request.withdrawn());
   }
 
   /** Withdraws one entry, or puts it back. */
@@ -79,7 +83,7 @@ class LogApi {
       @PathVariable UUID id,
       @PathVariable UUID entry,
       @Valid @RequestBody Requests.Withdrawal request) {
-    tanks.setEntryWithdrawn(id, keeper.keeperId(), entry, request.withdrawn());
+    log.setEntryWithdrawn(id, keeper.keeperId(), entry, request.withdrawn());
   }
 
   /** Puts a line in the place of an entry. */
@@ -90,7 +94,7 @@ class LogApi {
       @PathVariable UUID entry,
       @Valid @RequestBody Requests.NewLine request) {
     return view(
-        tanks.correct(
+        log.correct(
             id, keeper.keeperId(), entry, request.id(), request.text().strip(), request.at()));
   }
 

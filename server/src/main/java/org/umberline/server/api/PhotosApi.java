@@ -24,6 +24,7 @@ import org.umberline.core.tank.TankModel;
 import org.umberline.server.answers.PhotoAlbum;
 import org.umberline.server.answers.TankRecords;
 import org.umberline.server.exchange.Views;
+import org.umberline.server.failure.BodyLimit;
 import org.umberline.server.failure.Refused;
 import org.umberline.server.security.SignedIn;
 
@@ -59,9 +60,7 @@ class PhotosApi {
   }
 
   /** Keeps the picture that is the body; the same id again keeps nothing more. */
-  @PutMapping(
-      path = "/{photo}",
-      consumes = {MediaType.IMAGE_JPEG_VALUE, MediaType.IMAGE_PNG_VALUE})
+  @PutMapping(path = "/{photo}", consumes = "image/*")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void add(
       @SignedIn.Keeper SignedIn keeper,
@@ -75,11 +74,8 @@ class PhotosApi {
     if (note.length() > LONGEST_NOTE) {
       throw Refused.field("note", note.length() + " characters", "at most " + LONGEST_NOTE);
     }
-    // read no further than what is allowed, whatever is sent
-    byte[] picture = request.getInputStream().readNBytes(PhotoAlbum.MOST_BYTES + 1);
-    if (picture.length > PhotoAlbum.MOST_BYTES) {
-      throw Refused.field("photo", "more than 12 MB", "at most 12 MB");
-    }
+    takenAt.ifPresent(at -> Dates.require("takenAt", at));
+    byte[] picture = request.getInputStream().readNBytes(BodyLimit.PHOTO.bytes());
     Instant now = clock.instant();
     Instant taken = takenAt.filter(at -> at.isBefore(now)).orElse(now);
     album.add(id, keeper.keeperId(), photo, note.strip(), taken, picture);
@@ -99,6 +95,6 @@ class PhotosApi {
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void remove(@SignedIn.Keeper SignedIn keeper, @PathVariable UUID id, @PathVariable UUID photo) {
     tanks.one(id, keeper.keeperId());
-    album.remove(id, photo);
+    album.remove(id, keeper.keeperId(), photo);
   }
 }

@@ -3,15 +3,11 @@ package org.umberline.server.api;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
-import java.time.Clock;
-import java.util.Locale;
-import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.core.userdetails.UserDetailsService;
-import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.csrf.CsrfToken;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -25,8 +21,7 @@ import org.umberline.server.UmberlineSettings;
 import org.umberline.server.exchange.Requests;
 import org.umberline.server.exchange.Views;
 import org.umberline.server.failure.Refused;
-import org.umberline.server.persistence.KeeperEntity;
-import org.umberline.server.persistence.Keepers;
+import org.umberline.server.security.Accounts;
 import org.umberline.server.security.SignedIn;
 
 /**
@@ -36,25 +31,19 @@ import org.umberline.server.security.SignedIn;
 @RequestMapping("/api")
 class SessionApi {
   private final UmberlineSettings settings;
-  private final Keepers keepers;
-  private final PasswordEncoder passwords;
+  private final Accounts accounts;
   private final UserDetailsService byName;
   private final SecurityContextRepository contexts;
-  private final Clock clock;
 
   SessionApi(
       UmberlineSettings settings,
-      Keepers keepers,
-      PasswordEncoder passwords,
+      Accounts accounts,
       UserDetailsService byName,
-      SecurityContextRepository contexts,
-      Clock clock) {
+      SecurityContextRepository contexts) {
     this.settings = settings;
-    this.keepers = keepers;
-    this.passwords = passwords;
+    this.accounts = accounts;
     this.byName = byName;
     this.contexts = contexts;
-    this.clock = clock;
   }
 
   /** Also renews the token cookie, which changes at sign-in. */
@@ -72,22 +61,12 @@ class SessionApi {
 
   @PostMapping("/keepers")
   @ResponseStatus(HttpStatus.CREATED)
-  void signUp(@Valid @RequestBody Requests.SignUp request) {
+  void signUp(@Valid @RequestBody Requests.SignUp request, HttpServletRequest from) {
     if (!settings.signUp()) {
       throw new Refused(
           HttpStatus.FORBIDDEN, "New accounts are switched off here.", java.util.List.of());
     }
-    String name = request.name().strip().toLowerCase(Locale.ROOT);
-    if (keepers.findBySignInName(name).isPresent()) {
-      throw Refused.field("name", request.name(), "a name nobody has yet");
-    }
-    try {
-      keepers.saveAndFlush(
-          new KeeperEntity(
-              request.id(), name, passwords.encode(request.password()), clock.instant()));
-    } catch (DataIntegrityViolationException raced) {
-      throw Refused.field("name", request.name(), "a name nobody has yet");
-    }
+    accounts.signUp(request.id(), request.name(), request.password(), from.getRemoteAddr());
   }
 
   @PostMapping("/demo-sign-in")

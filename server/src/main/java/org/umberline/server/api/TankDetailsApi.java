@@ -4,6 +4,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -16,7 +17,9 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.umberline.core.tank.TankModel;
 import org.umberline.server.answers.BalanceAnswers;
+import org.umberline.server.answers.Computations;
 import org.umberline.server.answers.LedgerAnswers;
 import org.umberline.server.answers.Posteriors;
 import org.umberline.server.answers.TankRecords;
@@ -48,6 +51,8 @@ class TankDetailsApi {
   private final Posteriors posteriors;
   private final JsonMapper json;
 
+  private final Computations computations;
+
   TankDetailsApi(
       TankRecords tanks,
       BalanceAnswers balances,
@@ -56,7 +61,9 @@ class TankDetailsApi {
       TrackRecords trackRecords,
       WhatIfAnswers whatIfs,
       Posteriors posteriors,
-      JsonMapper json) {
+      JsonMapper json,
+      Computations computations) {
+    this.computations = computations;
     this.tanks = tanks;
     this.balances = balances;
     this.ledgers = ledgers;
@@ -86,7 +93,7 @@ class TankDetailsApi {
   /** Asking starts the work; asking again tells how far it is. */
   @GetMapping("/track-record")
   Views.TrackRecordView trackRecord(@SignedIn.Keeper SignedIn keeper, @PathVariable UUID id) {
-    return trackRecords.record(tanks.one(id, keeper.keeperId()));
+    return trackRecords.record(tanks.one(id, keeper.keeperId()), keeper.keeperId());
   }
 
   @DeleteMapping("/track-record")
@@ -98,7 +105,9 @@ class TankDetailsApi {
   @GetMapping("/then")
   Views.ThenView then(
       @SignedIn.Keeper SignedIn keeper, @PathVariable UUID id, @RequestParam LocalDate asOf) {
-    return trackRecords.then(tanks.one(id, keeper.keeperId()), asOf);
+    Stored stored = tanks.one(id, keeper.keeperId());
+    Dates.require("asOf", asOf.atStartOfDay().toInstant(ZoneOffset.UTC));
+    return computations.run(() -> trackRecords.then(stored, asOf));
   }
 
   /** How far the calibration of this tank is, while one is under way. */
@@ -116,7 +125,11 @@ class TankDetailsApi {
 
   @GetMapping("/what-ifs")
   Views.ComparisonView comparison(@SignedIn.Keeper SignedIn keeper, @PathVariable UUID id) {
-    return whatIfs.comparison(tanks.one(id, keeper.keeperId()));
+    return comparison(tanks.one(id, keeper.keeperId()));
+  }
+
+  private Views.ComparisonView comparison(Stored stored) {
+    return computations.run(() -> whatIfs.comparison(stored));
   }
 
   @PutMapping("/what-ifs/{whatIf}")
@@ -127,15 +140,15 @@ class TankDetailsApi {
       @Valid @RequestBody Requests.WhatIfToSave request) {
     Stored stored = tanks.one(id, keeper.keeperId());
     whatIfs.save(stored, keeper.keeperId(), whatIf, request);
-    return whatIfs.comparison(stored);
+    return comparison(stored);
   }
 
   @DeleteMapping("/what-ifs/{whatIf}")
   Views.ComparisonView discard(
       @SignedIn.Keeper SignedIn keeper, @PathVariable UUID id, @PathVariable UUID whatIf) {
     Stored stored = tanks.one(id, keeper.keeperId());
-    whatIfs.discard(stored, whatIf);
-    return whatIfs.comparison(stored);
+    whatIfs.discard(stored, keeper.keeperId(), whatIf);
+    return comparison(stored);
   }
 
   @PutMapping("/site")
@@ -176,7 +189,8 @@ class TankDetailsApi {
       @PathVariable UUID id,
       @Valid @RequestBody Requests.MakeUpTry request) {
     Stored stored = tanks.one(id, keeper.keeperId());
-    return balances.effect(tanks.withMakeUp(stored.tank(), request.file()));
+    TankModel tried = tanks.withMakeUp(stored.tank(), request.file());
+    return computations.run(() -> balances.effect(tried));
   }
 
   @PutMapping("/make-up")

@@ -18,8 +18,9 @@ import org.springframework.web.bind.annotation.RestController;
 import org.umberline.core.tank.Lines;
 import org.umberline.core.tank.Routine;
 import org.umberline.server.answers.BalanceAnswers;
+import org.umberline.server.answers.LogRecords;
+import org.umberline.server.answers.LogRecords.Recorded;
 import org.umberline.server.answers.TankRecords;
-import org.umberline.server.answers.TankRecords.Recorded;
 import org.umberline.server.answers.TankRecords.Stored;
 import org.umberline.server.exchange.Requests;
 import org.umberline.server.exchange.Views;
@@ -32,9 +33,11 @@ import org.umberline.tankfile.shorthand.Reading;
 @RequestMapping("/api")
 class TanksApi {
   private final TankRecords tanks;
+  private final LogRecords log;
   private final BalanceAnswers answers;
 
-  TanksApi(TankRecords tanks, BalanceAnswers answers) {
+  TanksApi(TankRecords tanks, LogRecords log, BalanceAnswers answers) {
+    this.log = log;
     this.tanks = tanks;
     this.answers = answers;
   }
@@ -43,7 +46,7 @@ class TanksApi {
   @GetMapping("/rounds")
   List<Views.RoundsLineView> rounds(@SignedIn.Keeper SignedIn keeper) {
     List<String> urgency = List.of("stuck", "change", "test-first", "skip");
-    return tanks.all(keeper.keeperId()).parallelStream()
+    return tanks.all(keeper.keeperId()).stream()
         .map(answers::rounds)
         .sorted(java.util.Comparator.comparingInt(line -> urgency.indexOf(line.verdict())))
         .toList();
@@ -117,7 +120,7 @@ class TanksApi {
       @SignedIn.Keeper SignedIn keeper,
       @PathVariable UUID id,
       @Valid @RequestBody Requests.Typed request) {
-    TankRecords.ReadFor read = tanks.read(id, keeper.keeperId(), request.text(), request.at());
+    LogRecords.ReadFor read = log.read(id, keeper.keeperId(), request.text(), request.at());
     Reading reading = read.reading();
     return new Views.ReadBackView(
         read.tank(),
@@ -135,7 +138,7 @@ class TanksApi {
       @PathVariable UUID id,
       @Valid @RequestBody Requests.NewLine request) {
     Recorded recorded =
-        tanks.record(id, keeper.keeperId(), request.id(), request.text().strip(), request.at());
+        log.record(id, keeper.keeperId(), request.id(), request.text().strip(), request.at());
     return LogApi.view(recorded);
   }
 }

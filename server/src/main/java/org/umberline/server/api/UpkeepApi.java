@@ -6,6 +6,7 @@ import jakarta.validation.constraints.Min;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.UUID;
+import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -21,6 +22,7 @@ import org.springframework.web.bind.annotation.RestController;
 import org.umberline.core.upkeep.Care;
 import org.umberline.server.answers.Calendars;
 import org.umberline.server.answers.CareViews;
+import org.umberline.server.answers.Computations;
 import org.umberline.server.answers.TankRecords;
 import org.umberline.server.answers.UpkeepAnswers;
 import org.umberline.server.exchange.Requests;
@@ -37,7 +39,15 @@ class UpkeepApi {
   private final Calendars calendars;
   private final Clock clock;
 
-  UpkeepApi(TankRecords tanks, UpkeepAnswers upkeep, Calendars calendars, Clock clock) {
+  private final Computations computations;
+
+  UpkeepApi(
+      TankRecords tanks,
+      UpkeepAnswers upkeep,
+      Calendars calendars,
+      Clock clock,
+      Computations computations) {
+    this.computations = computations;
     this.clock = clock;
     this.tanks = tanks;
     this.upkeep = upkeep;
@@ -91,7 +101,8 @@ class UpkeepApi {
       @SignedIn.Keeper SignedIn keeper,
       @PathVariable UUID id,
       @Valid @RequestBody Requests.Away request) {
-    return upkeep.absence(tanks.one(id, keeper.keeperId()), request);
+    TankRecords.Stored stored = tanks.one(id, keeper.keeperId());
+    return computations.run(() -> upkeep.absence(stored, request));
   }
 
   @GetMapping("/api/calendar")
@@ -121,6 +132,9 @@ class UpkeepApi {
   /** The calendar at its private address, for a program that cannot sign in. */
   @GetMapping("/calendar/{token}.ics")
   ResponseEntity<String> feed(@PathVariable String token) {
-    return ResponseEntity.ok().contentType(CALENDAR).body(calendars.behind(token));
+    return ResponseEntity.ok()
+        .contentType(CALENDAR)
+        .cacheControl(CacheControl.noStore())
+        .body(calendars.behind(token));
   }
 }

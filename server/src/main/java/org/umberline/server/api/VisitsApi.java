@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.umberline.server.answers.Computations;
 import org.umberline.server.answers.TankRecords;
 import org.umberline.server.answers.TankRecords.Stored;
 import org.umberline.server.answers.VisitAnswers;
@@ -29,7 +30,10 @@ class VisitsApi {
   private final TankRecords tanks;
   private final VisitAnswers visits;
 
-  VisitsApi(TankRecords tanks, VisitAnswers visits) {
+  private final Computations computations;
+
+  VisitsApi(TankRecords tanks, VisitAnswers visits, Computations computations) {
+    this.computations = computations;
     this.tanks = tanks;
     this.visits = visits;
   }
@@ -57,20 +61,21 @@ class VisitsApi {
       @PathVariable UUID id,
       @PathVariable UUID visit,
       @Valid @RequestBody Requests.VisitEnded request) {
-    visits.end(tanks.one(id, keeper.keeperId()), visit, request.advice());
+    visits.end(tanks.one(id, keeper.keeperId()), keeper.keeperId(), visit, request.advice());
   }
 
   @GetMapping("/{visit}")
   Views.VisitView report(
       @SignedIn.Keeper SignedIn keeper, @PathVariable UUID id, @PathVariable UUID visit) {
-    return visits.report(tanks.one(id, keeper.keeperId()), visit);
+    Stored stored = tanks.one(id, keeper.keeperId());
+    return computations.run(() -> visits.report(stored, visit));
   }
 
   @GetMapping("/{visit}/report.pdf")
   ResponseEntity<byte[]> pdf(
       @SignedIn.Keeper SignedIn keeper, @PathVariable UUID id, @PathVariable UUID visit) {
     Stored stored = tanks.one(id, keeper.keeperId());
-    Views.VisitView report = visits.report(stored, visit);
+    Views.VisitView report = computations.run(() -> visits.report(stored, visit));
     return Downloads.of(
         stored.tank(),
         "visit.pdf",

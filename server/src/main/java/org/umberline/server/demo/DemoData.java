@@ -8,7 +8,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -87,13 +89,13 @@ class DemoData implements ApplicationRunner {
     }
   }
 
+  /** Each step finds what an earlier, broken off loading left, and changes nothing of it. */
   private void load() {
-    if (keepers.findBySignInName(UmberlineSettings.DEMO_KEEPER).isPresent()) {
-      return;
-    }
     LocalDate today = LocalDate.now(clock);
     UUID wren = keeper(UmberlineSettings.DEMO_KEEPER);
     UUID tarn = keeper(UmberlineSettings.DEMO_CO_KEEPER);
+    Set<UUID> known =
+        tanks.all(wren).stream().map(TankRecords.Stored::id).collect(Collectors.toSet());
     for (InventedTank invented :
         List.of(
             new Stillwater(today),
@@ -101,20 +103,29 @@ class DemoData implements ApplicationRunner {
             new Breakwater(today),
             new Saltings(today),
             new Quarry(today))) {
-      TankModel tank = invented.grow();
-      tanks.takeIn(id(tank.name()), wren, TankFileWriter.write(tank));
-      tanks.setSite(id(tank.name()), wren, SITES.get(tank.name()));
+      if (!known.contains(id(invented.name()))) {
+        TankModel tank = invented.grow();
+        tanks.takeIn(id(tank.name()), wren, TankFileWriter.write(tank));
+        tanks.setSite(id(tank.name()), wren, SITES.get(tank.name()));
+        LOG.info("Loaded the demo's tank {}", tank.name());
+      }
     }
     tanks.share(id("Stillwater"), wren, tarn);
-    Care fresh = care(List.of("heater", "filter"), List.of(Task.GLASS), today);
-    tanks.setCare(id("Stillwater"), wren, 0, any -> fresh);
-    Care marine =
+    setFirstCare("Stillwater", wren, care(List.of("heater", "filter"), List.of(Task.GLASS), today));
+    setFirstCare(
+        "Breakwater",
+        wren,
         care(
             List.of("heater", "return pump", "skimmer"),
             List.of(Task.FLOSS, Task.IMPELLER, Task.CALIBRATION),
-            today);
-    tanks.setCare(id("Breakwater"), wren, 0, any -> marine);
-    LOG.info("Loaded the demo's tanks");
+            today));
+  }
+
+  private void setFirstCare(String tank, UUID wren, Care care) {
+    TankRecords.Stored stored = tanks.one(id(tank), wren);
+    if (stored.careVersion() == 0) {
+      tanks.setCare(stored.id(), wren, 0, any -> care);
+    }
   }
 
   private static Care care(List<String> devices, List<Task> tasks, LocalDate today) {
@@ -142,9 +153,16 @@ class DemoData implements ApplicationRunner {
   /** Nobody knows this password: the demo's keepers sign in by a button alone. */
   private UUID keeper(String name) {
     return keepers
-        .save(
-            new KeeperEntity(
-                id(name), name, passwords.encode(UUID.randomUUID().toString()), clock.instant()))
+        .findById(id(name))
+        .or(() -> keepers.findBySignInName(name))
+        .orElseGet(
+            () ->
+                keepers.save(
+                    new KeeperEntity(
+                        id(name),
+                        name,
+                        passwords.encode(UUID.randomUUID().toString()),
+                        clock.instant())))
         .getId();
   }
 

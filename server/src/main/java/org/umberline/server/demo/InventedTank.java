@@ -92,6 +92,10 @@ abstract class InventedTank {
     }
   }
 
+  final String name() {
+    return makeUp.name();
+  }
+
   /** The tank with its log. */
   final TankModel grow() {
     layOutWork();

@@ -30,7 +30,7 @@ public final class Requests {
               regexp = "[\\p{L}\\p{N}][\\p{L}\\p{N} ._@-]{0,58}",
               message = "1 to 59 letters, digits, spaces, . _ @ or -")
           String name,
-      @NotNull(message = "a password") @Size(min = 10, max = 72, message = "10 to 72 characters")
+      @NotNull(message = "a password") @Size(min = 10, max = 200, message = "10 to 200 characters")
           String password) {}
 
   @Schema(name = "TakeIn", description = "a tank file as text, and an id the client made for it")
@@ -101,14 +101,18 @@ public final class Requests {
           @DecimalMax(value = "35", message = "0 to 35 °C")
           Double coldC,
       @NotNull(message = "a list of devices") @Size(max = 20, message = "at most 20 devices")
-          List<@Size(max = 40, message = "at most 40 characters") String> devices,
+          List<
+                  @NotNull(message = "a device") @Size(max = 40, message = "at most 40 characters")
+                  String>
+              devices,
       @NotNull(message = "days")
           @DecimalMin(value = "0", message = "0 to 14 days")
           @DecimalMax(value = "14", message = "0 to 14 days")
           Integer filterDaysFromChange,
-      @NotNull(message = "a list of tasks") List<String> tasks,
-      @NotNull(message = "a list of kits") @Size(max = 50, message = "at most 50 kits") @Valid
-          List<ShelfChange> shelf) {}
+      @NotNull(message = "a list of tasks") @Size(max = 50, message = "at most 50 tasks")
+          List<@NotNull(message = "a task") String> tasks,
+      @NotNull(message = "a list of kits") @Size(max = 50, message = "at most 50 kits")
+          List<@NotNull(message = "a kit") @Valid ShelfChange> shelf) {}
 
   @Schema(name = "Away", description = "gramsPerDay is fed meanwhile, 0 for nothing")
   public record Away(
@@ -134,7 +138,8 @@ public final class Requests {
   public record Readings(
       @NotNull(message = "an analyte") String analyte,
       @Schema(nullable = true) String kit,
-      @NotNull(message = "1 to 9 readings") List<Double> values,
+      @NotNull(message = "1 to 9 readings") @Size(min = 1, max = 9, message = "1 to 9 readings")
+          List<@NotNull(message = "a number") Double> values,
       @NotNull(message = "=, < or >") String qualifier,
       @NotNull(message = "1 to 1000") Double dilution,
       @NotNull(message = "1 to 100") Double lowRange,
@@ -162,7 +167,8 @@ public final class Requests {
   @Schema(name = "Table", description = "without columns their meanings are guessed")
   public record Table(
       @NotNull(message = "a table") @Size(max = 4_000_000, message = "at most 4 MB") String csv,
-      @Schema(nullable = true) @Valid List<TableColumn> columns,
+      @Schema(nullable = true) @Size(max = 200, message = "at most 200 columns")
+          List<@NotNull(message = "a column") @Valid TableColumn> columns,
       @Schema(nullable = true) Boolean monthFirst) {}
 
   @Schema(name = "NewTable")
@@ -246,7 +252,7 @@ public final class Requests {
       @Schema(nullable = true) @jakarta.validation.Valid LineChange nitrate,
       @Schema(nullable = true) @jakarta.validation.Valid LineChange phosphate,
       @Schema(nullable = true) @Size(max = 40, message = "up to 40 tries")
-          java.util.List<@jakarta.validation.Valid TriedLine> tries) {
+          List<@NotNull(message = "something tried") @Valid TriedLine> tries) {
     @AssertTrue(message = "fraction, everyDays and nextOn together, or none of them")
     @Schema(hidden = true)
     @JsonIgnore

@@ -724,7 +724,8 @@ public final class Views {
       @Schema(nullable = true) String title,
       int status,
       @Schema(nullable = true) String detail,
-      @Schema(nullable = true) List<ProblemFieldView> fields) {}
+      @Schema(nullable = true) List<ProblemFieldView> fields,
+      @Schema(nullable = true) Boolean problemsNotShown) {}
 
   @Schema(name = "ProblemField")
   public record ProblemFieldView(String field, String found, String allowed) {}

@@ -5,6 +5,9 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.net.URLDecoder;
+import java.nio.charset.StandardCharsets;
+import java.util.Optional;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;
@@ -18,12 +21,6 @@ import org.springframework.web.filter.OncePerRequestFilter;
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE)
 public class FailureFilter extends OncePerRequestFilter {
-  /** Largest body of a request, bytes, other than a tank file to be taken in. */
-  static final long LARGEST_BODY = 64 * 1024;
-
-  /** Largest tank file, bytes. */
-  static final long LARGEST_FILE = 20L * 1024 * 1024;
-
   private final ProblemWriter problems;
 
   public FailureFilter(ProblemWriter problems) {
@@ -34,9 +31,23 @@ public class FailureFilter extends OncePerRequestFilter {
   protected void doFilterInternal(
       HttpServletRequest request, HttpServletResponse response, FilterChain chain)
       throws ServletException, IOException {
-    boolean import_ =
-        request.getMethod().equals("POST") && request.getRequestURI().equals("/api/tanks");
-    long largest = import_ ? LARGEST_FILE : LARGEST_BODY;
+    if (!isReadable(request.getQueryString())) {
+      problems.write(
+          request,
+          response,
+          HttpStatus.BAD_REQUEST,
+          "The address holds a % that is not followed by two hexadecimal digits.");
+      return;
+    }
+    if (String.valueOf(request.getContentType()).contains("*")) {
+      problems.write(
+          request,
+          response,
+          HttpStatus.BAD_REQUEST,
+          "Content-Type is " + request.getContentType() + "; allowed: one kind of content.");
+      return;
+    }
+    long largest = BodyLimit.of(request.getMethod(), request.getServletPath()).bytes();
     boolean writes = !request.getMethod().equals("GET") && !request.getMethod().equals("HEAD");
     if (writes && request.getContentLengthLong() > largest) {
       problems.write(
@@ -60,11 +71,26 @@ public class FailureFilter extends OncePerRequestFilter {
     try {
       chain.doFilter(request, response);
     } catch (RuntimeException | ServletException failure) {
-      if (!DatabaseAway.causes(failure) || response.isCommitted()) {
+      Optional<DatabaseTrouble> trouble = DatabaseTrouble.of(failure);
+      if (trouble.isEmpty() || response.isCommitted()) {
         throw failure;
       }
-      response.setHeader("Retry-After", "2");
-      problems.write(request, response, HttpStatus.SERVICE_UNAVAILABLE, DatabaseAway.DETAIL);
+      if (trouble.get().retryAfterSeconds() > 0) {
+        response.setHeader("Retry-After", String.valueOf(trouble.get().retryAfterSeconds()));
+      }
+      problems.write(request, response, trouble.get().status(), trouble.get().detail());
+    }
+  }
+
+  /** Whether every % of a query stands for a character. */
+  private static boolean isReadable(String query) {
+    try {
+      if (query != null) {
+        URLDecoder.decode(query, StandardCharsets.UTF_8);
+      }
+      return true;
+    } catch (IllegalArgumentException broken) {
+      return false;
     }
   }
 }

@@ -1,7 +1,7 @@
 package org.umberline.server.failure;
 
 import java.util.List;
-import java.util.Map;
+import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpHeaders;
@@ -29,8 +29,23 @@ public class Failures extends ResponseEntityExceptionHandler {
   private static final Logger LOG = LoggerFactory.getLogger(Failures.class);
 
   @ExceptionHandler
-  ProblemDetail refused(Refused refused) {
-    return problem(refused.status(), refused.getMessage(), refused.fields());
+  ResponseEntity<ProblemDetail> refused(Refused refused) {
+    ResponseEntity<ProblemDetail> answer =
+        answer(
+            refused.status(), refused.getMessage(), refused.fields(), refused.retryAfterSeconds());
+    if (refused.moreNotShown() && answer.getBody() != null) {
+      answer.getBody().setProperty("problemsNotShown", true);
+    }
+    return answer;
+  }
+
+  private static ResponseEntity<ProblemDetail> answer(
+      HttpStatus status, String detail, List<Refused.Field> fields, long retryAfterSeconds) {
+    ResponseEntity.BodyBuilder answer = ResponseEntity.status(status);
+    if (retryAfterSeconds > 0) {
+      answer.header(HttpHeaders.RETRY_AFTER, String.valueOf(retryAfterSeconds));
+    }
+    return answer.body(problem(status, detail, fields));
   }
 
   @ExceptionHandler
@@ -43,19 +58,21 @@ public class Failures extends ResponseEntityExceptionHandler {
 
   @ExceptionHandler
   ResponseEntity<ProblemDetail> other(Exception failure) {
-    if (DatabaseAway.causes(failure)) {
-      LOG.warn("The database is away: {}", failure.getMessage());
-      return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE)
-          .header(HttpHeaders.RETRY_AFTER, "2")
-          .body(problem(HttpStatus.SERVICE_UNAVAILABLE, DatabaseAway.DETAIL, List.of()));
+    Optional<DatabaseTrouble> trouble = DatabaseTrouble.of(failure);
+    if (trouble.isPresent()) {
+      LOG.warn("{} {}", trouble.get().detail(), failure.getMessage());
+      return answer(
+          trouble.get().status(),
+          trouble.get().detail(),
+          List.of(),
+          trouble.get().retryAfterSeconds());
     }
     LOG.error("A request failed", failure);
-    return ResponseEntity.internalServerError()
-        .body(
-            problem(
-                HttpStatus.INTERNAL_SERVER_ERROR,
-                "The server failed at this; its log says why. Nothing was saved.",
-                List.of()));
+    return answer(
+        HttpStatus.INTERNAL_SERVER_ERROR,
+        "The server failed at this; its log says why. Nothing was saved.",
+        List.of(),
+        0);
   }
 
   @Override
@@ -113,7 +130,7 @@ public class Failures extends ResponseEntityExceptionHandler {
       HttpStatus status, String detail, List<Refused.Field> fields) {
     ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
     if (!fields.isEmpty()) {
-      problem.setProperties(Map.of("fields", fields));
+      problem.setProperty("fields", fields);
     }
     return problem;
   }

@@ -1,23 +1,14 @@
 package org.umberline.server.persistence;
 
-import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
-import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.UUID;
-import org.hibernate.annotations.JdbcTypeCode;
-import org.hibernate.type.SqlTypes;
 
 /** Somebody who keeps tanks and signs in. */
 @Entity
 @Table(name = "keeper")
-public class KeeperEntity {
-  @Id
-  @JdbcTypeCode(SqlTypes.CHAR)
-  @Column(length = 36)
-  private UUID id;
-
+public class KeeperEntity extends NewRow {
   private String signInName;
   private String passwordHash;
   private Instant createdAt;
@@ -28,14 +19,10 @@ public class KeeperEntity {
   protected KeeperEntity() {}
 
   public KeeperEntity(UUID id, String signInName, String passwordHash, Instant createdAt) {
-    this.id = id;
+    super(id);
     this.signInName = signInName;
     this.passwordHash = passwordHash;
     this.createdAt = createdAt;
-  }
-
-  public UUID getId() {
-    return id;
   }
 
   public String getSignInName() {
@@ -44,6 +31,10 @@ public class KeeperEntity {
 
   public String getPasswordHash() {
     return passwordHash;
+  }
+
+  public void setPasswordHash(String passwordHash) {
+    this.passwordHash = passwordHash;
   }
 
   public String getUnits() {

@@ -22,4 +22,6 @@ public interface LogEntries extends JpaRepository<LogEntryEntity, UUID> {
   List<LogEntryEntity> findByTankIdOrderByHappenedAtDescPlaceDesc(UUID tankId);
 
   List<LogEntryEntity> findByReplacedBy(UUID line);
+
+  List<LogEntryEntity> findByLineIdOrderByPlace(UUID line);
 }

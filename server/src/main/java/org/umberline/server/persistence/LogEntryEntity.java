@@ -2,7 +2,6 @@ package org.umberline.server.persistence;
 
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
-import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.UUID;
@@ -12,12 +11,7 @@ import org.hibernate.type.SqlTypes;
 /** One log entry, kept as it was said. */
 @Entity
 @Table(name = "log_entry")
-public class LogEntryEntity {
-  @Id
-  @JdbcTypeCode(SqlTypes.CHAR)
-  @Column(length = 36)
-  private UUID id;
-
+public class LogEntryEntity extends NewRow {
   @JdbcTypeCode(SqlTypes.CHAR)
   @Column(length = 36)
   private UUID tankId;
@@ -49,7 +43,7 @@ public class LogEntryEntity {
 
   public LogEntryEntity(
       UUID id, UUID tankId, UUID lineId, Instant happenedAt, int place, String entry) {
-    this.id = id;
+    super(id);
     this.tankId = tankId;
     this.lineId = lineId;
     this.happenedAt = happenedAt;
@@ -59,10 +53,6 @@ public class LogEntryEntity {
 
   public String getEntry() {
     return entry;
-  }
-
-  public UUID getId() {
-    return id;
   }
 
   public UUID getLineId() {

@@ -2,7 +2,6 @@ package org.umberline.server.persistence;
 
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
-import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.UUID;
@@ -12,12 +11,7 @@ import org.hibernate.type.SqlTypes;
 /** A line as its keeper typed it. It is never rewritten, only withdrawn and put back. */
 @Entity
 @Table(name = "log_line")
-public class LogLineEntity {
-  @Id
-  @JdbcTypeCode(SqlTypes.CHAR)
-  @Column(length = 36)
-  private UUID id;
-
+public class LogLineEntity extends NewRow {
   @JdbcTypeCode(SqlTypes.CHAR)
   @Column(length = 36)
   private UUID tankId;
@@ -30,6 +24,11 @@ public class LogLineEntity {
   @Column(length = 36)
   private UUID recordedBy;
 
+  /** The entry it corrects; null when it says something new. */
+  @JdbcTypeCode(SqlTypes.CHAR)
+  @Column(length = 36)
+  private UUID corrects;
+
   private Instant withdrawnAt;
 
   @JdbcTypeCode(SqlTypes.CHAR)
@@ -40,7 +39,7 @@ public class LogLineEntity {
 
   public LogLineEntity(
       UUID id, UUID tankId, String line, Instant typedAt, Instant recordedAt, UUID recordedBy) {
-    this.id = id;
+    super(id);
     this.tankId = tankId;
     this.line = line;
     this.typedAt = typedAt;
@@ -48,8 +47,13 @@ public class LogLineEntity {
     this.recordedBy = recordedBy;
   }
 
-  public UUID getId() {
-    return id;
+  public LogLineEntity correcting(UUID entry) {
+    corrects = entry;
+    return this;
+  }
+
+  public UUID getCorrects() {
+    return corrects;
   }
 
   public UUID getTankId() {

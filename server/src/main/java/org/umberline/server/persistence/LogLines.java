@@ -9,4 +9,6 @@ public interface LogLines extends JpaRepository<LogLineEntity, UUID> {
   Optional<LogLineEntity> findByIdAndTankId(UUID id, UUID tankId);
 
   List<LogLineEntity> findByTankId(UUID tankId);
+
+  List<LogLineEntity> findByCorrects(UUID entry);
 }

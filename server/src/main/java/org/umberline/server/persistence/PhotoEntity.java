@@ -2,7 +2,6 @@ package org.umberline.server.persistence;
 
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
-import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.UUID;
@@ -12,12 +11,7 @@ import org.hibernate.type.SqlTypes;
 /** A picture of a tank, as it was re-encoded. */
 @Entity
 @Table(name = "photo")
-public class PhotoEntity {
-  @Id
-  @JdbcTypeCode(SqlTypes.CHAR)
-  @Column(length = 36)
-  private UUID id;
-
+public class PhotoEntity extends NewRow {
   @JdbcTypeCode(SqlTypes.CHAR)
   @Column(length = 36)
   private UUID tankId;
@@ -41,7 +35,7 @@ public class PhotoEntity {
   /** The picture's size is in pixels. */
   public PhotoEntity(
       UUID id, UUID tankId, Instant takenAt, String note, int width, int height, byte[] jpeg) {
-    this.id = id;
+    super(id);
     this.tankId = tankId;
     this.takenAt = takenAt;
     this.note = note;
@@ -59,6 +53,10 @@ public class PhotoEntity {
 
   public UUID getTankId() {
     return tankId;
+  }
+
+  public String getNote() {
+    return note;
   }
 
   public byte[] getJpeg() {

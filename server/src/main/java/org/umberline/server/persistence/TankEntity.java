@@ -4,7 +4,6 @@ import jakarta.persistence.CollectionTable;
 import jakarta.persistence.Column;
 import jakarta.persistence.ElementCollection;
 import jakarta.persistence.Entity;
-import jakarta.persistence.Id;
 import jakarta.persistence.JoinColumn;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
@@ -19,12 +18,7 @@ import org.hibernate.type.SqlTypes;
 /** A tank: its make-up as a tank file without log, and counters that say when something changed. */
 @Entity
 @Table(name = "tank")
-public class TankEntity {
-  @Id
-  @JdbcTypeCode(SqlTypes.CHAR)
-  @Column(length = 36)
-  private UUID id;
-
+public class TankEntity extends NewRow {
   @JdbcTypeCode(SqlTypes.CHAR)
   @Column(length = 36)
   private UUID ownerId;
@@ -42,6 +36,11 @@ public class TankEntity {
   private long logRevision;
 
   private Instant createdAt;
+
+  /** SHA-256 of the tank file it was taken in from, in hexadecimal digits. */
+  @JdbcTypeCode(SqlTypes.CHAR)
+  @Column(name = "taken_in_sha256", length = 64)
+  private String takenInSha256 = "";
 
   /** Where it stands; no part of the make-up. */
   @OptimisticLock(excluded = true)
@@ -67,15 +66,20 @@ public class TankEntity {
   protected TankEntity() {}
 
   public TankEntity(UUID id, UUID ownerId, String name, String makeUp, Instant createdAt) {
-    this.id = id;
+    super(id);
     this.ownerId = ownerId;
     this.name = name;
     this.makeUp = makeUp;
     this.createdAt = createdAt;
   }
 
-  public UUID getId() {
-    return id;
+  public TankEntity takenInFrom(String sha256) {
+    takenInSha256 = sha256;
+    return this;
+  }
+
+  public String getTakenInSha256() {
+    return takenInSha256;
   }
 
   public UUID getOwnerId() {

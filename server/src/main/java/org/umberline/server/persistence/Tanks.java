@@ -1,9 +1,11 @@
 package org.umberline.server.persistence;
 
+import jakarta.persistence.LockModeType;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
@@ -27,6 +29,13 @@ public interface Tanks extends JpaRepository<TankEntity, UUID> {
       "select t from TankEntity t where t.id = :id"
           + " and (t.ownerId = :keeper or :keeper member of t.coKeepers)")
   Optional<TankEntity> findForKeeper(UUID id, UUID keeper);
+
+  /** The same, its row locked until the transaction ends; to be asked for before anything else. */
+  @Lock(LockModeType.PESSIMISTIC_WRITE)
+  @Query(
+      "select t from TankEntity t where t.id = :id"
+          + " and (t.ownerId = :keeper or :keeper member of t.coKeepers)")
+  Optional<TankEntity> lockForKeeper(UUID id, UUID keeper);
 
   /** Says that the log of a tank changed, without contending for its make-up. */
   @Modifying

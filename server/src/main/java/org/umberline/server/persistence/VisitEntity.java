@@ -2,7 +2,6 @@ package org.umberline.server.persistence;
 
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
-import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.UUID;
@@ -12,12 +11,7 @@ import org.hibernate.type.SqlTypes;
 /** A visit to a tank that is looked after for somebody. */
 @Entity
 @Table(name = "visit")
-public class VisitEntity {
-  @Id
-  @JdbcTypeCode(SqlTypes.CHAR)
-  @Column(length = 36)
-  private UUID id;
-
+public class VisitEntity extends NewRow {
   @JdbcTypeCode(SqlTypes.CHAR)
   @Column(length = 36)
   private UUID tankId;
@@ -39,16 +33,12 @@ public class VisitEntity {
 
   public VisitEntity(
       UUID id, UUID tankId, UUID keeperId, Instant begunAt, String seen, String baseline) {
-    this.id = id;
+    super(id);
     this.tankId = tankId;
     this.keeperId = keeperId;
     this.begunAt = begunAt;
     this.seen = seen;
     this.baseline = baseline;
-  }
-
-  public UUID getId() {
-    return id;
   }
 
   public UUID getTankId() {

@@ -2,7 +2,6 @@ package org.umberline.server.persistence;
 
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
-import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.UUID;
@@ -12,12 +11,7 @@ import org.hibernate.type.SqlTypes;
 /** A named what-if of a tank. */
 @Entity
 @Table(name = "what_if")
-public class WhatIfEntity {
-  @Id
-  @JdbcTypeCode(SqlTypes.CHAR)
-  @Column(length = 36)
-  private UUID id;
-
+public class WhatIfEntity extends NewRow {
   @JdbcTypeCode(SqlTypes.CHAR)
   @Column(length = 36)
   private UUID tankId;
@@ -37,16 +31,12 @@ public class WhatIfEntity {
 
   public WhatIfEntity(
       UUID id, UUID tankId, String name, String body, Instant savedAt, UUID savedBy) {
-    this.id = id;
+    super(id);
     this.tankId = tankId;
     this.name = name;
     this.body = body;
     this.savedAt = savedAt;
     this.savedBy = savedBy;
-  }
-
-  public UUID getId() {
-    return id;
   }
 
   public UUID getTankId() {

@@ -2,7 +2,6 @@ package org.umberline.server.security;
 
 import jakarta.servlet.DispatcherType;
 import java.util.List;
-import java.util.Locale;
 import org.springframework.beans.factory.config.BeanPostProcessor;
 import org.springframework.boot.web.servlet.AbstractFilterRegistrationBean;
 import org.springframework.context.annotation.Bean;
@@ -10,34 +9,38 @@ import org.springframework.context.annotation.Configuration;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.config.Customizer;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
-import org.springframework.security.core.userdetails.UserDetailsService;
-import org.springframework.security.core.userdetails.UsernameNotFoundException;
-import org.springframework.security.crypto.factory.PasswordEncoderFactories;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.authentication.UsernamePasswordAuthenticationFilter;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import org.umberline.server.failure.ProblemWriter;
-import org.umberline.server.persistence.Keepers;
 
 /** Form sign-in with a session in the database and a CSRF token; everything else is refused. */
 @Configuration
 public class SecurityConfiguration {
   /** What the browser may do with the page: nothing from elsewhere. */
   private static final String CONTENT_POLICY =
-      "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:;"
+      "default-src 'self'; img-src 'self' data:;"
           + " object-src 'none'; base-uri 'self'; frame-ancestors 'none'; form-action 'self'";
+
+  /** Where the sign-in form is sent. */
+  static final String SIGN_IN = "/api/sign-in";
 
   /** The page's own files need no session, and get none. */
   @Bean
   @Order(1)
   SecurityFilterChain page(HttpSecurity http) throws Exception {
-    return http.securityMatcher(request -> !request.getRequestURI().startsWith("/api/"))
+    return http.securityMatcher(request -> !request.getServletPath().startsWith("/api/"))
         .authorizeHttpRequests(
             all ->
-                all.requestMatchers(HttpMethod.GET)
+                all.requestMatchers("/actuator/health", "/actuator/health/**")
+                    .permitAll()
+                    .requestMatchers("/actuator", "/actuator/**")
+                    .denyAll()
+                    .requestMatchers(HttpMethod.GET)
                     .permitAll()
                     .requestMatchers(HttpMethod.HEAD)
                     .permitAll()
@@ -47,6 +50,7 @@ public class SecurityConfiguration {
             headers ->
                 headers
                     .cacheControl(cache -> cache.disable())
+                    .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN))
                     .contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY)))
         .csrf(csrf -> csrf.disable())
         .requestCache(cache -> cache.disable())
@@ -58,13 +62,16 @@ public class SecurityConfiguration {
   @Bean
   @Order(2)
   SecurityFilterChain api(
-      HttpSecurity http, ProblemWriter problems, SecurityContextRepository contexts)
+      HttpSecurity http,
+      ProblemWriter problems,
+      Throttle throttle,
+      SecurityContextRepository contexts)
       throws Exception {
     return http.authorizeHttpRequests(
             all ->
                 all.dispatcherTypeMatchers(DispatcherType.ERROR, DispatcherType.FORWARD)
                     .permitAll()
-                    .requestMatchers(HttpMethod.GET, "/api/session", "/api/openapi/**")
+                    .requestMatchers(HttpMethod.GET, "/api/session")
                     .permitAll()
                     .requestMatchers(HttpMethod.POST, "/api/demo-sign-in", "/api/keepers")
                     .permitAll()
@@ -72,7 +79,7 @@ public class SecurityConfiguration {
                     .authenticated())
         .formLogin(
             form ->
-                form.loginProcessingUrl("/api/sign-in")
+                form.loginProcessingUrl(SIGN_IN)
                     .usernameParameter("name")
                     .passwordParameter("password")
                     .successHandler((request, response, who) -> response.setStatus(204))
@@ -104,7 +111,14 @@ public class SecurityConfiguration {
         .securityContext(context -> context.securityContextRepository(contexts))
         .csrf(csrf -> csrf.spa())
         .requestCache(cache -> cache.disable())
-        .headers(Customizer.withDefaults())
+        .addFilterBefore(
+            new SignInThrottleFilter(throttle, problems),
+            UsernamePasswordAuthenticationFilter.class)
+        .headers(
+            headers ->
+                headers
+                    .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN))
+                    .contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY)))
         .build();
   }
 
@@ -133,15 +147,6 @@ public class SecurityConfiguration {
 
   @Bean
   PasswordEncoder passwordEncoder() {
-    return PasswordEncoderFactories.createDelegatingPasswordEncoder();
-  }
-
-  @Bean
-  UserDetailsService keepersByName(Keepers keepers) {
-    return name ->
-        keepers
-            .findBySignInName(name.strip().toLowerCase(Locale.ROOT))
-            .map(k -> new SignedIn(k.getId(), k.getSignInName(), k.getPasswordHash()))
-            .orElseThrow(() -> new UsernameNotFoundException("no keeper of that name"));
+    return Passwords.encoder();
   }
 }

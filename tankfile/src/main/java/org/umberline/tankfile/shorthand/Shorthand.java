@@ -37,6 +37,7 @@ import org.umberline.core.tank.TestUnit;
 import org.umberline.core.upkeep.Task;
 import org.umberline.tankfile.Figures;
 import org.umberline.tankfile.LogWords;
+import org.umberline.tankfile.Years;
 
 /**
  * Reads one line of a keeper's shorthand, such as {@code no3 20 po4 0.15} or {@code change 40 L ro
@@ -207,6 +208,9 @@ public final class Shorthand {
         when = LocalDate.parse(word).atTime(now.toLocalTime()).atZone(tank.timeZone());
       } catch (DateTimeException e) {
         throw new Unreadable("There is no day " + word + ".");
+      }
+      if (!Years.holds(when.toLocalDate())) {
+        throw new Unreadable(word + " is not " + Years.ALLOWED + ".");
       }
     } else if (WEEKDAYS.contains(word)) {
       words.take();
