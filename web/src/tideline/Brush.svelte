@@ -69,8 +69,7 @@
 <svg
   width={right + 2}
   height={HEIGHT}
-  class="block"
-  style="touch-action: none"
+  class="block touch-none"
   role="group"
   aria-label="range of time"
   data-testid="brush"

@@ -289,8 +289,7 @@
     aria-valuemax={round(most)}
     aria-valuenow={floor}
     aria-valuetext={floor > 0 ? `${floor}` : 'none'}
-    class="cursor-ns-resize outline-offset-0"
-    style="touch-action: none"
+    class="cursor-ns-resize touch-none outline-offset-0"
     onkeydown={(event) => keydown(event, 'floor')}
     onpointerdown={(event) => pointerdown(event, 'floor')}
     onpointermove={(event) => pointermove(event, 'floor')}
@@ -324,8 +323,7 @@
       aria-valuemin={0}
       aria-valuemax={round(most)}
       aria-valuenow={ceiling}
-      class="cursor-ns-resize outline-offset-0"
-      style="touch-action: none"
+      class="cursor-ns-resize touch-none outline-offset-0"
       onkeydown={(event) => keydown(event, 'ceiling')}
       onpointerdown={(event) => pointerdown(event, 'ceiling')}
       onpointermove={(event) => pointermove(event, 'ceiling')}

@@ -279,12 +279,11 @@
     <svg
       {width}
       {height}
-      class="absolute inset-0 block"
+      class="absolute inset-0 block touch-pan-y"
       bind:this={svg}
       role="group"
       aria-label="Tideline; arrow keys read out day by day, with shift they move along time, plus and minus zoom"
       tabindex="0"
-      style="touch-action: pan-y"
       onpointermove={pointermove}
       onpointerdown={pointerdown}
       onpointerup={pointerup}

@@ -86,6 +86,7 @@ class AccessibilityTest {
     page.see("sign-out").click();
     page.see("demo-sign-in");
     check("sign-in");
+    assertThat(page.policyViolations()).as("what the browser refused the page").isEmpty();
   }
 
   /** Tabs on until the focus stands on what is called so. */

@@ -22,7 +22,9 @@ final class Application implements AutoCloseable {
   private static Application shared;
 
   private final PrivateDatabase database;
-  private final Process process;
+  private final ProcessBuilder builder;
+  private final Path log;
+  private Process process;
   private final Process photometer;
   private final int port;
   private final int photometerPort;
@@ -50,13 +52,12 @@ final class Application implements AutoCloseable {
       throw new IllegalStateException(e);
     }
     try {
-      Path log = Path.of("target", name + ".log").toAbsolutePath();
+      log = Path.of("target", name + ".log").toAbsolutePath();
       Files.createDirectories(log.getParent());
       List<String> command = new ArrayList<>(List.of("java"));
       command.addAll(List.of(options));
       command.addAll(List.of("-jar", System.getProperty("application")));
-      ProcessBuilder builder =
-          new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(log.toFile());
+      builder = new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(log.toFile());
       builder.environment().put("UMBERLINE_PORT", String.valueOf(port));
       builder.environment().put("UMBERLINE_DATABASE_PORT", database.port());
       builder.environment().put("UMBERLINE_DATABASE_PASSWORD", database.password());
@@ -74,14 +75,14 @@ final class Application implements AutoCloseable {
               .redirectOutput(ProcessBuilder.Redirect.DISCARD)
               .start();
       process = builder.start();
-      awaitReady(log);
+      awaitReady();
     } catch (IOException e) {
       database.close();
       throw new IllegalStateException(e);
     }
   }
 
-  private void awaitReady(Path log) {
+  private void awaitReady() {
     HttpClient client = HttpClient.newHttpClient();
     HttpRequest health =
         HttpRequest.newBuilder(URI.create(address() + "/actuator/health/readiness")).build();
@@ -129,6 +130,21 @@ final class Application implements AutoCloseable {
       Thread.currentThread().interrupt();
       throw new IllegalStateException(e);
     }
+  }
+
+  /** Ends the application as a power cut would, and starts it again. */
+  void killAndStart() {
+    process.destroyForcibly();
+    try {
+      process.waitFor();
+      process = builder.start();
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(e);
+    }
+    awaitReady();
   }
 
   PrivateDatabase database() {

@@ -15,6 +15,8 @@ import org.openqa.selenium.WebElement;
 import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.chrome.ChromeDriverService;
 import org.openqa.selenium.chrome.ChromeOptions;
+import org.openqa.selenium.logging.LogEntry;
+import org.openqa.selenium.logging.LogType;
 import org.openqa.selenium.support.ui.WebDriverWait;
 
 /** A headless browser at the page; every look waits until there is something to see. */
@@ -336,6 +338,14 @@ final class Page implements AutoCloseable {
 
   List<WebElement> all(String css) {
     return driver.findElements(By.cssSelector(css));
+  }
+
+  /** What the browser did not let the page do, by the page's own policy. */
+  List<String> policyViolations() {
+    return driver.manage().logs().get(LogType.BROWSER).getAll().stream()
+        .map(LogEntry::getMessage)
+        .filter(message -> message.contains("Content Security Policy"))
+        .toList();
   }
 
   String address() {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
@@ -216,6 +217,76 @@ class AccessTest {
                           .isEqualTo(401);
                       assertThat(owner.get("/api/tanks/" + tank + "/file").raw().body())
                           .isEqualTo(before);
+                    }));
+  }
+
+  /** Operations that belong to no tank, and who may use them: everybody, or who is signed in. */
+  private static final Map<String, Boolean> OPEN_TO_ALL =
+      Map.ofEntries(
+          Map.entry("GET /api/session", true),
+          Map.entry("POST /api/demo-sign-in", true),
+          Map.entry("POST /api/keepers", true),
+          Map.entry("GET /calendar/{token}.ics", true),
+          Map.entry("GET /api/bench", false),
+          Map.entry("DELETE /api/calendar", false),
+          Map.entry("GET /api/calendar", false),
+          Map.entry("POST /api/calendar", false),
+          Map.entry("GET /api/feeder", false),
+          Map.entry("GET /api/lists", false),
+          Map.entry("POST /api/mass", false),
+          Map.entry("GET /api/rounds", false),
+          Map.entry("GET /api/tanks", false),
+          Map.entry("POST /api/tanks", false),
+          Map.entry("GET /api/units", false),
+          Map.entry("PUT /api/units", false),
+          Map.entry("GET /api/upkeep", false),
+          Map.entry("GET /api/upkeep.ics", false),
+          Map.entry("POST /api/volume/box", false),
+          Map.entry("POST /api/volume/marker", false),
+          Map.entry("POST /api/volume/salt", false));
+
+  /** Every operation of the published description has a rule, here or as a tank's own. */
+  @TestFactory
+  Stream<DynamicTest> everyOperationOfTheDescriptionHasARule() {
+    Browser nobody = server.browser();
+    List<String> operations = new ArrayList<>();
+    server
+        .browser()
+        .asWren()
+        .get("/api/openapi")
+        .json()
+        .path("paths")
+        .properties()
+        .forEach(
+            path ->
+                path.getValue()
+                    .propertyNames()
+                    .forEach(
+                        method ->
+                            operations.add(method.toUpperCase(Locale.ROOT) + " " + path.getKey())));
+    assertThat(operations)
+        .allSatisfy(
+            operation ->
+                assertThat(BODIES.containsKey(operation) || OPEN_TO_ALL.containsKey(operation))
+                    .as("a rule for %s", operation)
+                    .isTrue());
+    return operations.stream()
+        .map(
+            operation ->
+                DynamicTest.dynamicTest(
+                    operation,
+                    () -> {
+                      String method = operation.substring(0, operation.indexOf(' '));
+                      String path =
+                          operation
+                              .substring(operation.indexOf(' ') + 1)
+                              .replaceAll("\\{[^}]*}", UUID.randomUUID().toString());
+                      int status = nobody.write(method, path, "{}", "application/json").status();
+                      if (OPEN_TO_ALL.getOrDefault(operation, false)) {
+                        assertThat(status).isNotIn(401, 403);
+                      } else {
+                        assertThat(status).isEqualTo(401);
+                      }
                     }));
   }
 

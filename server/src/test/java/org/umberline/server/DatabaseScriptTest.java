@@ -59,6 +59,24 @@ class DatabaseScriptTest {
   }
 
   @Test
+  void ofTwoThatStartItAtOnceTheSecondFindsItRunning(@TempDir Path folder) throws Exception {
+    String database = folder.resolve("db").toString();
+    String script = PrivateDatabase.repository().resolve("scripts/database").toString();
+    Process first = new ProcessBuilder(script, "start", database).start();
+    Process second = new ProcessBuilder(script, "start", database).start();
+    try {
+      String port = new String(first.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+      assertThat(port.strip()).matches("\\d+");
+      assertThat(new String(second.getInputStream().readAllBytes(), StandardCharsets.UTF_8))
+          .isEqualTo(port);
+      assertThat(run("running", database).status).isZero();
+    } finally {
+      run("stop", database);
+    }
+    assertThat(run("running", database).status).isNotZero();
+  }
+
+  @Test
   void stoppingWhatDoesNotRunIsNoFault(@TempDir Path folder) throws Exception {
     assertThat(run("stop", folder.toString()).status).isZero();
   }

@@ -4,7 +4,9 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 
 /** A MariaDB of a test's own, made and unmade by the project's own script. */
 public final class PrivateDatabase implements AutoCloseable {
@@ -34,6 +36,21 @@ public final class PrivateDatabase implements AutoCloseable {
 
   public void stop() {
     script("stop");
+  }
+
+  /** Ends it as a power cut would. */
+  public void kill() {
+    try {
+      long pid = Long.parseLong(Files.readString(folder.resolve("mariadb.pid")).strip());
+      ProcessHandle server = ProcessHandle.of(pid).orElseThrow();
+      server.destroyForcibly();
+      server.onExit().get(30, TimeUnit.SECONDS);
+    } catch (IOException | ExecutionException | TimeoutException e) {
+      throw new IllegalStateException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(e);
+    }
   }
 
   public String port() {

@@ -87,8 +87,8 @@ public class TankRecords {
    * tank was last looked at. Noting a line must not wait for the whole log to be read again.
    */
   TankModel wordsOf(TankEntity tank) {
-    return latelyRead.get(
-        new MakeUpKey(tank.getId(), tank.getVersion()), key -> stored(tank).tank());
+    TankModel known = latelyRead.getIfPresent(new MakeUpKey(tank.getId(), tank.getVersion()));
+    return known != null ? known : stored(tank).tank();
   }
 
   /** The same for a keeper, with what else of the tank a line's reading depends on. */

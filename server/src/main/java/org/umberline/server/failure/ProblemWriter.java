@@ -29,6 +29,7 @@ public class ProblemWriter {
     response.setStatus(status.value());
     response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
     response.setCharacterEncoding(StandardCharsets.UTF_8);
-    response.getWriter().write(json.writeValueAsString(problem));
+    // a handler that failed half-way has taken the stream already
+    response.getOutputStream().write(json.writeValueAsBytes(problem));
   }
 }
