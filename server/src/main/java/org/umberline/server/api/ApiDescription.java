@@ -7,6 +7,7 @@ import io.swagger.v3.oas.models.media.JsonSchema;
 import io.swagger.v3.oas.models.media.MediaType;
 import io.swagger.v3.oas.models.media.Schema;
 import io.swagger.v3.oas.models.responses.ApiResponse;
+import io.swagger.v3.oas.models.servers.Server;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -20,15 +21,16 @@ import org.umberline.server.exchange.Views;
 class ApiDescription {
   @Bean
   OpenAPI umberlineApi() {
-    return new OpenAPI().info(new Info().title("Umberline").version("1"));
+    return new OpenAPI()
+        .info(new Info().title("Umberline").version("1"))
+        // whatever address it was asked under, and however often, the description is the same
+        .servers(List.of(new Server().url("/")));
   }
 
   /** Every field is always there unless it says that it may be absent; failures are problems. */
   @Bean
   OpenApiCustomizer everyFieldIsRequiredUnlessNullable() {
     return api -> {
-      // Whatever address it was asked under, the description is the same.
-      api.setServers(List.of());
       var converters = io.swagger.v3.core.converter.ModelConverters.getInstance(true);
       api.getComponents().getSchemas().putAll(converters.readAll(Views.ProblemView.class));
       api.getComponents().getSchemas().values().forEach(ApiDescription::require);
