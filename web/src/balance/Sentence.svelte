@@ -304,7 +304,7 @@
       <p class="text-base-content/85 mt-1 text-base leading-7 sm:text-lg" data-testid="outcome">
         {#if outlook.holds}
           {keeps} without any change, {timesInTen(outlook.probabilityWithinLines)}; what is open is
-          {balance.testFirst.analyte}. It passes its limit {timesInTen(balance.testFirst.chance)}.
+          {balance.testFirst.analyte}.
         {:else}
           So little is known that no routine can be promised.
         {/if}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Balance, Schemas } from '../api/client';
-  import { about, interval, minutesText, percent, timesInTen } from '../lib/words';
+  import { about, interval, minutesText, nearDay, percent, timesInTen } from '../lib/words';
   import { figure, volume } from '../lib/units.svelte';
 
   let { balance }: { balance: Balance } = $props();
@@ -43,8 +43,10 @@
       <tr class="border-base-300 border-t">
         <th scope="row" class="font-normal">{names[way.kind]}</th>
         <td
-          >{way.fraction > 0
-            ? `${percent(way.fraction)} every ${interval(way.everyDays)}`
+          >{way.nowFraction === undefined
+            ? ''
+            : `${percent(way.nowFraction)} now, then `}{way.fraction > 0
+            ? `${percent(way.fraction)} every ${interval(way.everyDays)} from ${nearDay(way.startsOn, balance.tank.today)}`
             : 'no change'}</td
         >
         <td class="tabular-nums">{minutesText(way.minutesPer28Days)}</td>

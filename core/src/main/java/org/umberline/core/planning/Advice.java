@@ -153,10 +153,12 @@ public record Advice(
   /**
    * A routine beside the advice; a share of 0 means that no changes are made.
    *
+   * @param nowFraction share that is changed today before it; empty where nothing is caught up
    * @param holds whether it keeps the promise
    */
   public record Way(
       WayKind kind,
+      OptionalDouble nowFraction,
       double fraction,
       double everyDays,
       LocalDate startsOn,

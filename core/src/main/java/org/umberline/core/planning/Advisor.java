@@ -212,9 +212,9 @@ public final class Advisor {
             .filter(Found::feasible)
             .filter(f -> b.minutesPer28Days(f.fraction(), f.everyDays()) <= most + 1e-9)
             .toList();
-    // repairing the present is done with as few changes as can be
-    int fewest = feasible.stream().mapToInt(Found::catchUps).min().orElse(0);
-    feasible = feasible.stream().filter(f -> f.catchUps() == fewest).toList();
+    // one larger change now is nothing unusual; more than that is, and is kept as short as can be
+    int fewest = Math.max(1, feasible.stream().mapToInt(Found::catchUps).min().orElse(0));
+    feasible = feasible.stream().filter(f -> f.catchUps() <= fewest).toList();
     double least =
         feasible.stream()
             .mapToDouble(f -> b.effortPer28Days(f.fraction(), f.everyDays()))
@@ -338,6 +338,7 @@ public final class Advisor {
     double gramsPerLitre = SeaWater.saltGramsPerLitre(b.tank.salinityPpt(), b.tank.temperatureC());
     return new Advice.Way(
         kind,
+        catchUps > 0 ? OptionalDouble.of(catchUpFraction) : OptionalDouble.empty(),
         fraction,
         everyDays,
         b.date(start),

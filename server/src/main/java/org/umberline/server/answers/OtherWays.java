@@ -31,6 +31,7 @@ final class OtherWays {
                 way ->
                     new Views.WayView(
                         way.kind(),
+                        way.nowFraction().isPresent() ? way.nowFraction().getAsDouble() : null,
                         way.fraction(),
                         way.everyDays(),
                         way.startsOn(),

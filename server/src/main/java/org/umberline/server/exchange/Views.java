@@ -117,6 +117,7 @@ public final class Views {
       description = "a routine beside the advice; a fraction of 0 means that no changes are made")
   public record WayView(
       Advice.WayKind kind,
+      @Schema(nullable = true) Double nowFraction,
       double fraction,
       double everyDays,
       LocalDate startsOn,
