@@ -59,10 +59,12 @@ export function balance(parts: Partial<Balance> = {}): Balance {
     standing: { fraction: 0.2, litres: 38, everyDays: 14, nextOn: '2026-11-28' },
     standingProbability: 0.5,
     verdict: 'skip',
-    why: [],
+    why: ['Your present routine keeps it under only in 5 of 10 cases.'],
+    today: { verdict: 'SKIP', reasons: [], remarks: ['HABIT_FAILS'] },
     otherWays: {
       options: [],
-      levers: [],
+      ways: [],
+      helps: [],
       blends: [],
       noChange: {
         feasible: false,
@@ -70,7 +72,6 @@ export function balance(parts: Partial<Balance> = {}): Balance {
         floatingPlantsGPerWeek: 60,
         deepBedM2: 0.4,
       },
-      notes: [],
       shareOfWaterOver90Days: 0.1,
       alkalinityUsedDkhPerWeek: 0.2,
     },

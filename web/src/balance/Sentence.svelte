@@ -1,13 +1,12 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
-  import type { Balance, Outlook } from '../api/client';
+  import type { Balance, Outlook, Schemas } from '../api/client';
   import {
     addDays,
     daysBetween,
     interval,
     longDay,
     nearDay,
-    partOfMonth,
     percent,
     sayDays,
     timesInTen,
@@ -15,6 +14,7 @@
   import { drawn, level, volume } from '../lib/units.svelte';
   import Handle from './Handle.svelte';
 
+  type Reason = Schemas['Today']['reasons'][number];
   type Part = 'fraction' | 'everyDays' | 'nextOn';
 
   let {
@@ -85,7 +85,6 @@
     return text.charAt(0).toUpperCase() + text.slice(1);
   });
 
-  let until = $derived(partOfMonth(outlook.until, today));
   let differs = $derived(
     balance.standing !== undefined &&
       routine !== undefined &&
@@ -117,16 +116,27 @@
         (blend) =>
           `with ${percent(blend.share)} ${blend.water} in the change water, ${percent(blend.fraction)} every ${interval(blend.everyDays)} is enough`,
       );
-    const feed = ways.levers.find((lever) => lever.lever === 'feed' && lever.change <= -0.2);
-    if (feed)
-      texts.push(
-        `a fifth less food takes ${level('nitrate', -feed.effectNitrateMgLPerWeek)} off nitrate's climb a week`,
-      );
+    for (const help of ways.helps.slice(0, 2)) {
+      const then =
+        help.fraction === undefined
+          ? ''
+          : help.fraction === 0
+            ? ' (no change is needed then)'
+            : ` (${percent(help.fraction)} every ${interval(help.everyDays)} is enough then)`;
+      texts.push(`${help.words.charAt(0).toLowerCase()}${help.words.slice(1)}${then}`);
+    }
     return texts;
   });
 
-  let floorNote = $derived(balance.why.find((text) => text.includes('below its floor')));
-  let acute = $derived(balance.why.find((text) => text.startsWith('Ammonia')));
+  /** What is said of a reason or a remark: why holds the words of both, in their order. */
+  function saidOf(kind: Reason): string | undefined {
+    const kinds = [...balance.today.reasons, ...balance.today.remarks];
+    return balance.why[kinds.indexOf(kind)];
+  }
+
+  let floorNote = $derived(saidOf('BELOW_FLOOR'));
+  let acute = $derived(balance.today.verdict === 'ACT_NOW' ? balance.why[0] : undefined);
+  let now = $derived(balance.today.fraction);
 
   function parseFraction(typed: string): number | null {
     const number = Number(typed.replace(',', '.').replace('%', '').trim());
@@ -193,10 +203,19 @@
       </p>
     {:else}
       <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">
-        {@render handles(
-          routine,
-          outlook.recovery.length > 0 ? 'After the days below, change' : 'Change',
-        )}
+        {#if now !== undefined && !trying && (acute || outlook.recovery.length > 0)}
+          <span data-testid="now"
+            >{acute ? 'Act now' : 'Now'}: change
+            <strong class="font-semibold">{percent(now)}</strong>{acute
+              ? ''
+              : outlook.recovery.length > 1
+                ? ` on ${outlook.recovery.length} days`
+                : ' once'}.</span
+          >
+          {@render handles(routine, 'Then')}
+        {:else}
+          {@render handles(routine, 'Change')}
+        {/if}
       </h1>
     {/if}
     {#if outlook.recovery.length > 0}
@@ -216,30 +235,29 @@
       data-testid="outcome"
     >
       {#if acute && !trying}
-        <strong class="text-error font-semibold">{acute}</strong>
+        <strong class="text-error font-semibold">{sayDays(acute, today)}</strong>
       {/if}
       {#if balance.verdict === 'test-first' && balance.testFirst && !trying}
-        One reading turns the decision round {timesInTen(balance.testFirst.settles)}; as it is, a
-        limit is passed before the next occasion {timesInTen(balance.testFirst.chance)}.
+        {sayDays(balance.why[0] ?? '', today)}
       {/if}
       {#if outlook.holds}
-        {keeps} until {until}, {timesInTen(outlook.probabilityWithinLines)}.
+        {keeps}, on any day {timesInTen(outlook.probabilityWithinLines)}.
       {:else}
-        That keeps the lines only <strong class="text-error font-semibold"
+        That keeps it under your limits only <strong class="text-error font-semibold"
           >{timesInTen(outlook.probabilityWithinLines)}</strong
         >{outlook.bindingLimit && binding[outlook.bindingLimit]
           ? `: ${binding[outlook.bindingLimit]}`
           : ''}.
       {/if}
       {#if !trying}
-        {#if alone}
+        {#if balance.today.waitingUntil && balance.today.chanceIfWaiting !== undefined && balance.today.verdict === 'CHANGE'}
+          {sayDays(saidOf('IF_WAITING') ?? '', today)}
+        {:else if alone}
           Left alone, {alone.name} crosses the line
           <strong class="text-primary font-semibold">about {longDay(alone.on, today)}</strong>.
         {/if}
         {#if differs && balance.standing}
-          The {percent(balance.standing.fraction)} every {interval(balance.standing.everyDays)} you make
-          now {balance.standingProbability >= balance.confidence ? 'holds too,' : 'holds only'}
-          {timesInTen(balance.standingProbability)}.
+          {saidOf('HABIT_HOLDS') ?? saidOf('HABIT_FAILS') ?? ''}
         {/if}
         {#if balance.standing && balance.standing.nextOn < today}
           A change has been due since {longDay(balance.standing.nextOn, today)}.
@@ -286,24 +304,38 @@
       <p class="text-base-content/85 mt-1 text-base leading-7 sm:text-lg" data-testid="outcome">
         {#if outlook.holds}
           {keeps} without any change, {timesInTen(outlook.probabilityWithinLines)}; what is open is
-          {balance.testFirst.analyte}. It passes its limit {timesInTen(balance.testFirst.chance)}.
+          {balance.testFirst.analyte}.
         {:else}
-          So little is known that no change surely keeps the lines.
+          So little is known that no routine can be promised.
         {/if}
-        One reading turns the decision round {timesInTen(balance.testFirst.settles)}.
+        {sayDays(balance.why[0] ?? '', today)}
         {#if alone && !outlook.holds}As far as can be told, {alone.name} crosses the line about {longDay(
             alone.on,
             today,
           )} if left alone.{/if}
       </p>
-    {:else if balance.verdict === 'stuck'}
-      <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">No change keeps the lines.</h1>
+    {:else if acute}
+      <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]" data-testid="now">
+        Act now{#if now !== undefined}: change <strong class="font-semibold">{percent(now)}</strong
+          >{/if}.
+      </h1>
       <p class="text-base-content/85 mt-1 text-base leading-7 sm:text-lg" data-testid="outcome">
-        {#if outlook.bindingLimit}
-          What stands against it: {binding[outlook.bindingLimit] ?? outlook.bindingLimit}.
-        {/if}
+        <strong class="text-error font-semibold">{sayDays(acute, today)}</strong>
+      </p>
+    {:else if balance.verdict === 'stuck'}
+      <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">
+        No water change can keep it under your limits.
+        {#if now !== undefined}<span data-testid="now"
+            >Changing <strong class="font-semibold">{percent(now)}</strong> now still helps.</span
+          >{/if}
+      </h1>
+      <p class="text-base-content/85 mt-1 text-base leading-7 sm:text-lg" data-testid="outcome">
+        {balance.why
+          .slice(0, balance.today.reasons.length)
+          .map((text) => sayDays(text, today))
+          .join(' ')}
         {#if unbinds.length > 0}
-          <span data-testid="unbinds">What would help: {unbinds.join('; ')}.</span>
+          <span data-testid="unbinds">What else helps: {unbinds.join('; ')}.</span>
         {/if}
         {#if alone}Left alone, {alone.name} crosses the line about {longDay(alone.on, today)}.{/if}
       </p>
@@ -311,14 +343,16 @@
       <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">
         {#if keeps}
           No change is needed until
-          <strong class="font-semibold">{longDay(outlook.until, today)}</strong>.
+          <strong class="font-semibold"
+            >{longDay(balance.today.noneNeededUntil ?? outlook.until, today)}</strong
+          >.
         {:else}
           No line is drawn yet.
         {/if}
       </h1>
       <p class="text-base-content/85 mt-1 text-base leading-7 sm:text-lg" data-testid="outcome">
         {#if keeps}
-          {keeps} without any, {timesInTen(outlook.probabilityWithinLines)}.
+          {keeps} without any, on any day {timesInTen(outlook.probabilityWithinLines)}.
           {#if balance.otherWays.shareOfWaterOver90Days > 0.5}
             {percent(balance.otherWays.shareOfWaterOver90Days)} of the water is older than three months.
           {/if}

@@ -31,10 +31,12 @@ describe('the sentence', () => {
     expect(text).toContain('(46 L) every');
     expect(screen.getByRole('spinbutton', { name: /next change/ })).toHaveValue('Saturday');
     expect(text).toContain('next on');
-    expect(text).toContain('Nitrate stays under 40 and phosphate under 2 until late February');
+    expect(text).toContain(
+      'Nitrate stays under 40 and phosphate under 2, on any day 9 times in 10',
+    );
     expect(text).toContain('9 times in 10');
     expect(text).toContain('Left alone, nitrate crosses the line about 9 December');
-    expect(text).toContain('The 20 % every 14 days you make now holds only 5 times in 10');
+    expect(text).toContain('Your present routine keeps it under only in 5 of 10 cases');
   });
 
   it('offers to adopt only what is not the routine yet', () => {
@@ -56,7 +58,7 @@ describe('the sentence', () => {
 
   it('puts a recovery before the routine', () => {
     const { text } = sentence(
-      {},
+      { verdict: 'change', today: { ...balance().today, verdict: 'CHANGE', fraction: 0.33 } },
       outlook({
         recovery: [
           { on: '2026-11-25', fraction: 0.33, litres: 62.7, nitrateAfterMgL: 50 },
@@ -64,7 +66,7 @@ describe('the sentence', () => {
         ],
       }),
     );
-    expect(text).toContain('After the days below, change');
+    expect(text).toContain('Now: change 33 % on 2 days. Then');
     const row = screen.getByTestId('recovery').textContent.replace(/\s+/g, ' ');
     expect(row).toContain('today 33 % (63 L) → nitrate 50');
     expect(row).toContain('tomorrow 33 % (63 L) → nitrate 36');
@@ -76,23 +78,28 @@ describe('the sentence', () => {
       outlook({ holds: false, probabilityWithinLines: 0.34, bindingLimit: 'maxChangeFraction' }),
       true,
     );
-    expect(text).toContain('That keeps the lines only 3 times in 10');
+    expect(text).toContain('That keeps it under your limits only 3 times in 10');
     expect(text).toContain('the largest single change allowed is too small');
   });
 
   it('says that nothing is needed, and until when', () => {
     const { text } = sentence({}, outlook({ routine: undefined, changeDays: [] }));
     expect(text).toContain('No change is needed until 23 February 2027');
-    expect(text).toContain('without any, 9 times in 10');
+    expect(text).toContain('without any, on any day 9 times in 10');
   });
 
   it('says that no change can help, and why', () => {
     const { text } = sentence(
-      { verdict: 'stuck' },
+      {
+        verdict: 'stuck',
+        why: ['The change water holds about 45 mg/L of nitrate, at or over your limit.'],
+        today: { verdict: 'STUCK', fraction: 0.5, reasons: ['SOURCE_TOO_RICH'], remarks: [] },
+      },
       outlook({ routine: undefined, changeDays: [], bindingLimit: 'source', holds: false }),
     );
-    expect(text).toContain('No change keeps the lines.');
-    expect(text).toContain('the change water itself is at or above a line');
+    expect(text).toContain('No water change can keep it under your limits.');
+    expect(text).toContain('Changing 50 % now still helps.');
+    expect(text).toContain('The change water holds about 45 mg/L of nitrate');
   });
 
   it('says what would unbind it', () => {
@@ -102,12 +109,15 @@ describe('the sentence', () => {
         otherWays: {
           ...balance().otherWays,
           blends: [{ water: 'Filtered water', share: 0.5, fraction: 0.2, everyDays: 7 }],
-          levers: [
+          helps: [
             {
-              lever: 'feed',
-              change: -0.2,
-              effectNitrateMgLPerWeek: -1.9,
-              effectPhosphateMgLPerWeek: -0.1,
+              lever: 'FEED',
+              amount: -0.2,
+              unit: 'SHARE',
+              words: 'Feed a fifth less',
+              fraction: 0.15,
+              everyDays: 7,
+              minutesPer28Days: 60,
             },
           ],
         },
@@ -115,16 +125,18 @@ describe('the sentence', () => {
       outlook({ routine: undefined, changeDays: [], bindingLimit: 'source', holds: false }),
     );
     expect(text).toContain('with 50 % Filtered water in the change water, 20 % every 7 days');
-    expect(text).toContain("a fifth less food takes 1.9 off nitrate's climb a week");
+    expect(text).toContain('feed a fifth less (15 % every 7 days is enough then)');
   });
 
   it('asks for a test first, says what it would settle, and what to do without it', () => {
     const { text } = sentence({
       verdict: 'test-first',
       testFirst: { analyte: 'ammonia', chance: 0.2, settles: 0.3 },
+      why: ['A test today has a 3 in 10 chance of changing this advice.'],
+      today: { verdict: 'TEST_FIRST', reasons: ['TEST_COULD_SETTLE'], remarks: [] },
     });
     expect(text).toContain('Test ammonia first.');
-    expect(text).toContain('One reading turns the decision round 3 times in 10');
+    expect(text).toContain('A test today has a 3 in 10 chance of changing this advice');
     expect(screen.getByTestId('without-test').textContent).toContain('Without it: change');
   });
 
@@ -139,10 +151,12 @@ describe('the sentence', () => {
 
   it('puts an acute tank before all else', () => {
     const { text } = sentence({
-      verdict: 'change',
-      why: ['Ammonia is over 0.5 mg/L: change at once.'],
+      verdict: 'act-now',
+      why: ['Free ammonia is about 0.14 mg/L: change water now.'],
+      today: { verdict: 'ACT_NOW', fraction: 0.5, reasons: ['AMMONIA_HIGH'], remarks: [] },
     });
-    expect(text).toContain('Ammonia is over 0.5 mg/L: change at once.');
+    expect(text).toContain('Act now: change 50 %. Then');
+    expect(text).toContain('Free ammonia is about 0.14 mg/L: change water now.');
   });
 
   it('moves the next day by name, date or number', () => {

@@ -1,14 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import {
-  about,
-  addDays,
-  clock,
-  daysBetween,
-  longDay,
-  nearDay,
-  partOfMonth,
-  timesInTen,
-} from './words';
+import { about, addDays, clock, daysBetween, longDay, nearDay, timesInTen } from './words';
 
 describe('days in words', () => {
   const today = '2026-11-25';
@@ -19,11 +10,6 @@ describe('days in words', () => {
     expect(nearDay('2026-11-28', today)).toBe('Saturday');
     expect(nearDay('2026-12-09', today)).toBe('9 December');
     expect(longDay('2027-01-02', today)).toBe('2 January 2027');
-  });
-
-  it('speaks of parts of a month where a day would claim too much', () => {
-    expect(partOfMonth('2027-02-23', today)).toBe('late February');
-    expect(partOfMonth('2027-02-03', today)).toBe('early February');
   });
 
   it('counts days over the change of clocks', () => {

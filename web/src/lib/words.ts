@@ -63,15 +63,6 @@ export function nearDay(day: string, today: string): string {
   return longDay(day, today);
 }
 
-/** “late February”. */
-export function partOfMonth(day: string, today: string): string {
-  const date = dayStart(day);
-  const part =
-    date.getUTCDate() <= 10 ? 'early' : date.getUTCDate() <= 20 ? 'the middle of' : 'late';
-  const far = daysBetween(today, day) > 330 ? ` ${day.slice(0, 4)}` : '';
-  return `${part} ${MONTHS[date.getUTCMonth()]}${far}`;
-}
-
 /** “9 times in 10”: never more sure than the number is. */
 export function timesInTen(probability: number): string {
   if (probability >= 0.99) return '99 times in 100';
@@ -86,6 +77,11 @@ export function about(value: number): string {
   if (value === 0) return '0';
   if (value >= 10) return String(Math.round(value));
   return String(Number(value.toPrecision(2)));
+}
+
+/** Minutes of work, in hours from two hours on. */
+export function minutesText(minutes: number): string {
+  return minutes < 120 ? `${Math.round(minutes)} min` : `${(minutes / 60).toFixed(1)} h`;
 }
 
 export function percent(fraction: number): string {

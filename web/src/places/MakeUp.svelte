@@ -193,7 +193,9 @@
   function sayRoutine(one: Schemas['MakeUpEffect']): string {
     if (one.routine)
       return `change ${percent(one.routine.fraction)} every ${interval(one.routine.everyDays)}, next ${nearDay(one.routine.nextOn, today)}`;
-    return one.verdict === 'stuck' ? 'no change keeps the lines' : 'no change is needed';
+    return one.verdict === 'stuck'
+      ? 'no water change can keep it under your limits'
+      : 'no change is needed';
   }
 
   const TANK = [

@@ -48,7 +48,14 @@
 
   function task(line: RoundsLine): string {
     const today = line.tank.today;
-    if (line.verdict === 'stuck') return 'No change keeps the lines';
+    if (line.verdict === 'act-now')
+      return line.fraction === undefined
+        ? 'Act now'
+        : `Act now: change ${percent(line.fraction)} (${volume(line.litres ?? 0)})`;
+    if (line.verdict === 'stuck')
+      return line.fraction === undefined
+        ? 'No water change can keep it under your limits'
+        : `Change ${percent(line.fraction)} (${volume(line.litres ?? 0)}) today; no routine can keep it under`;
     if (line.verdict === 'test-first' && line.testFirst)
       return `Test ${line.testFirst.analyte} first`;
     if (line.verdict === 'change')
@@ -59,10 +66,8 @@
   }
 
   function reason(line: RoundsLine): string {
-    if (line.verdict === 'test-first' && line.testFirst)
-      return `One reading turns the decision round ${timesInTen(line.testFirst.settles)}.`;
     if (line.verdict === 'skip' && line.crossesOn)
-      return `Left alone, a line is crossed about ${longDay(line.crossesOn, line.tank.today)}.`;
+      return `Left alone, a limit is passed about ${longDay(line.crossesOn, line.tank.today)}.`;
     if (line.verdict === 'skip' && line.fraction === undefined)
       return `${line.nitrate.line.ceilingMgL === undefined ? 'Phosphate' : 'Nitrate'} stays under ${
         line.nitrate.line.ceilingMgL === undefined

@@ -1,39 +1,68 @@
 <script lang="ts">
-  import type { Balance } from '../api/client';
-  import { about, interval, percent } from '../lib/words';
-  import { figure, labelOf, toShown } from '../lib/units.svelte';
+  import type { Balance, Schemas } from '../api/client';
+  import { about, interval, minutesText, nearDay, percent, timesInTen } from '../lib/words';
+  import { figure, volume } from '../lib/units.svelte';
 
   let { balance }: { balance: Balance } = $props();
   let ways = $derived(balance.otherWays);
 
-  const names: Record<string, string> = {
-    feed: 'Feed',
-    'harvest a week': 'Take out of every stand a week',
-    skimmer: 'A skimmer that takes',
-    'phosphate adsorber g': 'New phosphate adsorber',
-    'media cleaned weekly': 'Clean media once a week more',
+  const names: Record<Schemas['Way']['kind'], string> = {
+    AS_NOW: 'as you do now',
+    LEAST_EFFORT: 'least effort',
+    LEAST_WATER: 'least water',
+    LEAST_OFTEN: 'least often',
   };
-
-  function pulled(lever: string, change: number): string {
-    if (lever === 'feed') return `${Math.round(change * 100)} %`.replace('-', '−');
-    if (lever === 'phosphate adsorber g') return `${Math.round(change)} g`;
-    if (lever === 'media cleaned weekly' || lever.startsWith('change water')) return '';
-    return percent(change);
-  }
-
-  function effect(value: number, name: 'nitrate' | 'phosphate'): string {
-    const text = `${about(Math.abs(toShown(name, value)))} ${labelOf(name)} a week`;
-    return Math.abs(value) < 0.0005 ? 'none' : `${value < 0 ? '−' : '+'}${text}`;
-  }
+  const limits: Record<string, string> = {
+    maxChangeFraction: 'your largest change is not enough',
+    source: 'the change water is at or over a limit',
+    'nitrate floor': 'nitrate would fall below its lower limit',
+    'phosphate floor': 'phosphate would fall below its lower limit',
+    'salinity step': 'its salinity is too far from the tank’s',
+    'alkalinity step': 'its alkalinity is too far from the tank’s',
+    'nitrate step': 'nitrate would fall too far at once',
+  };
+  let salted = $derived(ways.ways.some((way) => way.saltGramsPer28Days > 0));
 </script>
 
 <p class="text-neutral">
-  The smallest change that keeps the lines, for each interval you allow, and what else would help.
+  The smallest change that is enough at each interval, with what it takes in four weeks, and what
+  else would help.
 </p>
-<table class="mt-2 w-full text-left" data-testid="options">
+<table class="mt-2 w-full text-left" data-testid="ways">
   <thead>
     <tr>
-      <th scope="col">every</th><th scope="col">change</th><th scope="col">chance</th><th
+      <th scope="col"></th><th scope="col">change</th><th scope="col">minutes</th><th scope="col"
+        >water</th
+      >
+      {#if salted}<th scope="col">salt</th>{/if}
+      <th scope="col">keeps it under</th>
+    </tr>
+  </thead>
+  <tbody>
+    {#each ways.ways as way (way.kind)}
+      <tr class="border-base-300 border-t">
+        <th scope="row" class="font-normal">{names[way.kind]}</th>
+        <td
+          >{way.nowFraction === undefined
+            ? ''
+            : `${percent(way.nowFraction)} now, then `}{way.fraction > 0
+            ? `${percent(way.fraction)} every ${interval(way.everyDays)} from ${nearDay(way.startsOn, balance.tank.today)}`
+            : 'no change'}</td
+        >
+        <td class="tabular-nums">{minutesText(way.minutesPer28Days)}</td>
+        <td class="tabular-nums">{volume(way.litresPer28Days)}</td>
+        {#if salted}<td class="tabular-nums">{Math.round(way.saltGramsPer28Days / 10) * 10} g</td
+          >{/if}
+        <td>{way.holds ? timesInTen(way.probabilityWithinLines) : 'no'}</td>
+      </tr>
+    {/each}
+  </tbody>
+</table>
+<h3 class="mt-5 font-serif text-lg">By interval</h3>
+<table class="w-full text-left" data-testid="options">
+  <thead>
+    <tr>
+      <th scope="col">every</th><th scope="col">change</th><th scope="col">minutes</th><th
         scope="col">what sets it</th
       >
     </tr>
@@ -42,13 +71,11 @@
     {#each ways.options as option (option.everyDays)}
       <tr class="border-base-300 border-t">
         <th scope="row" class="font-normal">{interval(option.everyDays)}</th>
-        <td>{option.fraction === undefined ? 'not possible' : percent(option.fraction)}</td>
-        <td>{percent(option.probabilityWithinLines)}</td>
-        <td
-          >{option.bindingLimit === 'maxChangeFraction'
-            ? 'largest change'
-            : option.bindingLimit}</td
+        <td>{option.fraction === undefined ? 'not enough' : percent(option.fraction)}</td>
+        <td class="tabular-nums"
+          >{option.minutesPer28Days === undefined ? '' : minutesText(option.minutesPer28Days)}</td
         >
+        <td>{limits[option.bindingLimit] ?? option.bindingLimit.replace('ceiling', 'limit')}</td>
       </tr>
     {:else}
       <tr><td colspan="4">None is needed.</td></tr>
@@ -56,7 +83,9 @@
   </tbody>
 </table>
 {#if ways.dripLitresPerDay !== undefined}
-  <p class="mt-2">Or drip: {figure(ways.dripLitresPerDay, 'L/day')} in and out, all day.</p>
+  <p class="mt-2">
+    As much as the advised routine: {figure(ways.dripLitresPerDay, 'L/day')} dripped in and out, all day.
+  </p>
 {/if}
 {#each ways.blends as blend (blend.water + blend.everyDays)}
   <p class="mt-1">
@@ -65,29 +94,26 @@
     enough.
   </p>
 {/each}
-<h3 class="mt-5 font-serif text-lg">Other levers</h3>
-<table class="w-full text-left" data-testid="levers">
-  <thead>
-    <tr>
-      <th scope="col">do</th><th scope="col">nitrate</th><th scope="col">phosphate</th>
-    </tr>
-  </thead>
-  <tbody>
-    {#each ways.levers as lever (lever.lever + lever.change)}
-      <tr class="border-base-300 border-t">
-        <th scope="row" class="font-normal"
-          >{names[lever.lever] ?? lever.lever} {pulled(lever.lever, lever.change)}</th
-        >
-        <td class="tabular-nums">{effect(lever.effectNitrateMgLPerWeek, 'nitrate')}</td>
-        <td class="tabular-nums">{effect(lever.effectPhosphateMgLPerWeek, 'phosphate')}</td>
-      </tr>
-    {/each}
-  </tbody>
-</table>
+<h3 class="mt-5 font-serif text-lg">What else helps</h3>
+<ul data-testid="helps">
+  {#each ways.helps as help (help.words)}
+    <li class="border-base-300 border-t py-1">
+      {help.words}{#if help.fraction === undefined}.{:else if help.fraction === 0}: <strong
+          >no change</strong
+        > is needed then.{:else}: <strong
+          >{percent(help.fraction)} every {interval(help.everyDays)}</strong
+        > is enough.{/if}
+    </li>
+  {:else}
+    <li class="text-neutral">Nothing else is needed.</li>
+  {/each}
+</ul>
 <h3 class="mt-5 font-serif text-lg">Without any change</h3>
 <p>
   {#if ways.noChange.feasible}
-    The lines hold without. What still comes in is {about(ways.noChange.netNitrogenMgPerDay)} mg N a day.
+    It stays under your limits without. What still comes in is {about(
+      ways.noChange.netNitrogenMgPerDay,
+    )} mg N a day.
   {:else if ways.noChange.netNitrogenMgPerDay > 0}
     {about(ways.noChange.netNitrogenMgPerDay)} mg N a day would have to go by other ways: about
     {Math.round(ways.noChange.floatingPlantsGPerWeek)} g of floating plants taken out a week, or about
@@ -100,7 +126,3 @@
   {percent(ways.shareOfWaterOver90Days)} of the water is older than three months. Nitrification uses about
   {figure(Math.max(0, ways.alkalinityUsedDkhPerWeek), 'dKH')} of alkalinity a week.
 </p>
-{#if ways.notes.length > 0}
-  <h3 class="mt-5 font-serif text-lg">The sums of splitting</h3>
-  {#each ways.notes as note (note)}<p>{note}</p>{/each}
-{/if}

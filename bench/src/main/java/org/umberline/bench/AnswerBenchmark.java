@@ -1,5 +1,6 @@
 package org.umberline.bench;
 
+import java.time.Instant;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -15,8 +16,8 @@ import org.umberline.core.calibration.Posterior;
 import org.umberline.core.forecast.Forecast;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.forecast.Projection;
-import org.umberline.core.planning.Plan;
-import org.umberline.core.planning.Planner;
+import org.umberline.core.planning.Advice;
+import org.umberline.core.planning.Advisor;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.tank.TankModel;
 
@@ -43,7 +44,8 @@ public class AnswerBenchmark {
   }
 
   @Benchmark
-  public Plan plan() {
-    return new Planner(tank, posterior).plan();
+  public Advice plan() {
+    Instant now = tank.log().get(tank.log().size() - 1).at().toInstant();
+    return new Advisor(tank, posterior, now).advise();
   }
 }

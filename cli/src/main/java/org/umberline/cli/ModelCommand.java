@@ -31,25 +31,26 @@ abstract class ModelCommand extends FileCommand {
       description = "the same file, seed and version give the same bytes (default: 1)")
   long seed;
 
-  /** The tank as known at the as-of instant, and the day of it. */
-  record Known(TankModel tank, LocalDate day) {}
+  /** The tank as known at the as-of instant, the instant, and its day. */
+  record Known(TankModel tank, Instant instant, LocalDate day) {}
 
   final Known known(TankModel tank) {
     if (asOf == null) {
       if (!tank.log().isEmpty()) {
         LogEntry last = tank.log().get(tank.log().size() - 1);
-        return new Known(tank, tank.dayOf(last.at().toInstant()));
+        return new Known(tank, last.at().toInstant(), tank.dayOf(last.at().toInstant()));
       }
-      return new Known(tank, tank.startedOn().orElseGet(() -> LocalDate.now(tank.timeZone())));
+      LocalDate day = tank.startedOn().orElseGet(() -> LocalDate.now(tank.timeZone()));
+      return new Known(tank, day.atTime(12, 0).atZone(tank.timeZone()).toInstant(), day);
     }
     try {
       if (asOf.length() == "2026-11-25".length()) {
         LocalDate day = LocalDate.parse(asOf);
         Instant end = day.plusDays(1).atStartOfDay(tank.timeZone()).toInstant().minusNanos(1);
-        return new Known(tank.knownAt(end), day);
+        return new Known(tank.knownAt(end), end, day);
       }
       Instant instant = OffsetDateTime.parse(asOf).toInstant();
-      return new Known(tank.knownAt(instant), tank.dayOf(instant));
+      return new Known(tank.knownAt(instant), instant, tank.dayOf(instant));
     } catch (DateTimeException e) {
       throw new ParameterException(
           spec.commandLine(),

@@ -1,125 +1,176 @@
 package org.umberline.cli;
 
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
-import org.umberline.core.planning.Plan;
-import org.umberline.core.planning.Planner;
-import org.umberline.core.planning.WaterAge;
+import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.planning.Advice;
+import org.umberline.core.planning.Advisor;
+import org.umberline.core.planning.OneOff;
+import org.umberline.core.tank.Term;
 import org.umberline.tankfile.Figures;
 import org.umberline.tankfile.TankFile;
+import org.umberline.wording.AdviceWords;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 @Command(
     name = "plan",
-    description =
-        "The least water that keeps the tank within its lines, or what stands against it.",
+    description = "What to do with the tank: today, and which routine after it.",
     mixinStandardHelpOptions = true)
 final class PlanCommand extends ModelCommand {
+  @Option(
+      names = "--to",
+      paramLabel = "NUTRIENT=MG/L",
+      description = "also the change, or changes, that bring it to a level: nitrate=15")
+  String to;
+
   @Override
   ObjectNode answer(String name, TankFile file) {
     Known known = known(file.tank());
-    int horizon = known.tank().limits().horizonDays();
-    Plan plan = new Planner(known.tank(), calibrate(known, horizon)).plan();
+    Advisor advisor =
+        new Advisor(
+            known.tank(), calibrate(known, Advisor.daysAhead(known.tank())), known.instant());
+    Advice advice = advisor.advise();
+    AdviceWords words = new AdviceWords(known.tank());
     ObjectNode result = begin(name, known, file);
-    ObjectNode today = result.putObject("today");
-    today.put("verdict", plan.today().verdict().term());
-    put(today, "fraction", plan.today().fraction());
-    put(today, "litres", plan.today().litres());
-    list(today, "why", plan.today().why());
-    plan.recommended()
+    today(result.putObject("today"), advice.today(), words.why(advice));
+    catchUp(result.putArray("catchUp"), advice.catchUp());
+    advice
+        .recommended()
         .ifPresentOrElse(
-            r -> result.set("recommended", recommended(r, result)),
+            r -> recommended(result.putObject("recommended"), r),
             () -> result.putNull("recommended"));
-    ArrayNode options = result.putArray("options");
-    for (Plan.Option option : plan.options()) {
-      ObjectNode o = options.addObject();
-      o.put("everyDays", option.everyDays());
-      put(o, "fraction", option.fraction());
-      o.put("feasible", option.feasible());
-      o.put("bindingLimit", option.bindingLimit().term());
-      put(o, "litresPer28Days", option.litresPer28Days());
-      put(o, "turnoverPer28Days", option.turnoverPer28Days());
-      o.put("probabilityWithinLines", Figures.rounded(option.probabilityWithinLines()));
-    }
-    ArrayNode recovery = result.putArray("recovery");
-    for (Plan.RecoveryStep step : plan.recovery()) {
-      ObjectNode s = recovery.addObject();
-      s.put("on", step.on().toString());
-      s.put("fraction", step.fraction());
-      s.put("nitrateAfterMgL", Figures.rounded(step.nitrateAfterMgL()));
-      s.put("phosphateAfterMgL", Figures.rounded(step.phosphateAfterMgL()));
-    }
-    ArrayNode levers = result.putArray("otherLevers");
-    for (Plan.Lever lever : plan.otherLevers()) {
-      ObjectNode l = levers.addObject();
-      l.put("lever", lever.lever());
-      l.put("change", lever.change());
-      l.put("effectNitrateMgLPerWeek", Figures.rounded(lever.effectNitrateMgLPerWeek()));
-      l.put("effectPhosphateMgLPerWeek", Figures.rounded(lever.effectPhosphateMgLPerWeek()));
-    }
-    plan.testFirst()
+    advice
+        .binding()
         .ifPresentOrElse(
-            t -> result.set("testFirst", testFirst(t, result)), () -> result.putNull("testFirst"));
-    ArrayNode blends = result.putArray("blends");
-    for (Plan.BlendAdvice blend : plan.blends()) {
-      ObjectNode b = blends.addObject();
-      b.put("water", blend.water());
-      b.put("share", blend.share());
-      b.put("fraction", blend.fraction());
-      b.put("everyDays", blend.everyDays());
-    }
-    plan.drip()
-        .ifPresentOrElse(
-            d -> {
-              ObjectNode drip = result.putObject("drip");
-              drip.put("litresPerDay", Figures.rounded(d.litresPerDay()));
-              drip.put("renewedPerWeek", Figures.rounded(d.renewedPerWeek()));
+            b -> {
+              ObjectNode binding = result.putObject("binding");
+              binding.put("nutrient", b.nutrient().term());
+              binding.put("limit", b.side().term());
             },
-            () -> result.putNull("drip"));
-    ObjectNode noChange = result.putObject("noChange");
-    noChange.put("feasible", plan.noChange().feasible());
-    noChange.put("netNitrogenMgPerDay", Figures.rounded(plan.noChange().netNitrogenMgPerDay()));
-    noChange.put(
-        "floatingPlantsGPerWeek", Figures.rounded(plan.noChange().floatingPlantsGPerWeek()));
-    noChange.put("deepBedM2", Figures.rounded(plan.noChange().deepBedM2()));
-    ObjectNode oldWater = result.putObject("waterOlderThan");
-    age(oldWater.putObject("now"), plan.upkeep().now());
-    plan.upkeep().recommended().ifPresent(a -> age(oldWater.putObject("recommended"), a));
-    ObjectNode alkalinity = result.putObject("alkalinity");
-    alkalinity.put("usedDkhPerWeek", Figures.rounded(plan.upkeep().alkalinityUsedDkhPerWeek()));
-    put(alkalinity, "broughtDkhPerWeek", plan.upkeep().alkalinityBroughtDkhPerWeek());
-    list(result, "notes", plan.notes());
+            () -> result.putNull("binding"));
+    options(result.putArray("options"), advice.options());
+    helps(result.putArray("helps"), advice.helps());
+    ArrayNode asks = result.putArray("asks");
+    for (Advice.Ask ask : advice.asks()) {
+      ObjectNode a = asks.addObject();
+      a.put("analyte", ask.analyte().term());
+      a.put("settles", Figures.rounded(ask.settles()));
+    }
+    list(result, "remarks", words.remarks(advice));
+    if (to != null) {
+      oneOff(result.putObject("oneOff"), advisor);
+    }
     return result;
   }
 
-  private static ObjectNode testFirst(Plan.TestFirst test, ObjectNode parent) {
-    ObjectNode t = parent.objectNode();
-    t.put("analyte", test.analyte());
-    t.put("chance", Figures.rounded(test.chance()));
-    t.put("value", Figures.rounded(test.value()));
-    t.put("settles", Figures.rounded(test.settles()));
-    return t;
+  private static void today(ObjectNode node, Advice.Today today, List<String> why) {
+    node.put("verdict", today.verdict().term());
+    put(node, "fraction", today.fraction());
+    put(node, "litres", today.litres());
+    put(node, "latestSafeDay", today.latestSafeDay());
+    today
+        .ifWaiting()
+        .ifPresentOrElse(
+            w -> {
+              ObjectNode waiting = node.putObject("chanceIfWaiting");
+              waiting.put("until", w.until().toString());
+              waiting.put("chance", Figures.rounded(w.chance()));
+            },
+            () -> node.putNull("chanceIfWaiting"));
+    list(node, "why", why);
   }
 
-  private static void age(ObjectNode node, WaterAge age) {
-    node.put("days30", Figures.rounded(age.over30Days()));
-    node.put("days90", Figures.rounded(age.over90Days()));
-    node.put("days180", Figures.rounded(age.over180Days()));
+  private static void catchUp(ArrayNode array, List<Advice.Step> steps) {
+    for (Advice.Step step : steps) {
+      ObjectNode s = array.addObject();
+      s.put("on", step.on().toString());
+      s.put("fraction", step.fraction());
+      s.put("litres", Figures.rounded(step.litres()));
+      s.put("nitrateAfterMgL", Figures.rounded(step.nitrateAfterMgL()));
+      s.put("phosphateAfterMgL", Figures.rounded(step.phosphateAfterMgL()));
+    }
   }
 
-  private static ObjectNode recommended(Plan.Recommended recommended, ObjectNode parent) {
-    ObjectNode r = parent.objectNode();
+  private static void recommended(ObjectNode r, Advice.Recommended recommended) {
     r.put("fraction", recommended.fraction());
     r.put("everyDays", recommended.everyDays());
     r.put("litres", Figures.rounded(recommended.litres()));
     r.put("nextOn", recommended.nextOn().toString());
+    r.put("minutesPer28Days", Figures.rounded(recommended.minutesPer28Days()));
     r.put("probabilityWithinLines", Figures.rounded(recommended.probabilityWithinLines()));
     r.put("nitratePeakMgL", Figures.rounded(recommended.nitratePeakMgL()));
     r.put("nitrateTroughMgL", Figures.rounded(recommended.nitrateTroughMgL()));
     r.put("phosphatePeakMgL", Figures.rounded(recommended.phosphatePeakMgL()));
     r.put("phosphateTroughMgL", Figures.rounded(recommended.phosphateTroughMgL()));
-    return r;
+  }
+
+  private static void options(ArrayNode array, List<Advice.Option> options) {
+    for (Advice.Option option : options) {
+      ObjectNode o = array.addObject();
+      o.put("everyDays", option.everyDays());
+      put(o, "fraction", option.fraction());
+      o.put("feasible", option.feasible());
+      o.put("bindingLimit", option.bindingLimit().term());
+      put(o, "startsOn", option.startsOn());
+      put(o, "litresPer28Days", option.litresPer28Days());
+      put(o, "turnoverPer28Days", option.turnoverPer28Days());
+      o.put("probabilityWithinLines", Figures.rounded(option.probabilityWithinLines()));
+      put(o, "minutesPer28Days", option.minutesPer28Days());
+    }
+  }
+
+  private static void helps(ArrayNode array, List<Advice.Help> helps) {
+    for (Advice.Help help : helps) {
+      ObjectNode h = array.addObject();
+      h.put("lever", help.lever().term());
+      h.put("amount", Figures.rounded(help.amount()));
+      h.put("unit", help.unit().term());
+      help.of()
+          .ifPresent(
+              id ->
+                  h.put(
+                      switch (help.lever()) {
+                        case WATER -> "water";
+                        case DOSE -> "fertiliser";
+                        default -> "of";
+                      },
+                      id));
+      put(h, "fraction", help.fraction());
+      h.put("everyDays", help.everyDays());
+      h.put("minutesPer28Days", Figures.rounded(help.minutesPer28Days()));
+    }
+  }
+
+  private void oneOff(ObjectNode node, Advisor advisor) {
+    String[] parts = to.split("=", 2);
+    Optional<Nutrient> nutrient = Term.find(Nutrient.class, parts[0]);
+    double target;
+    try {
+      target = parts.length == 2 ? Double.parseDouble(parts[1]) : Double.NaN;
+    } catch (NumberFormatException e) {
+      target = Double.NaN;
+    }
+    if (nutrient.isEmpty() || !(target >= 0 && target <= 1000)) {
+      throw new ParameterException(
+          spec.commandLine(), "--to is " + to + "; allowed: nitrate=MG/L or phosphate=MG/L");
+    }
+    OneOff once = advisor.oneOff(nutrient.get(), target);
+    put(node, "fraction", once.fraction());
+    ArrayNode series = node.putArray("series");
+    once.series().forEach(share -> series.add(Figures.rounded(share)));
+    node.put("litres", Figures.rounded(once.litres()));
+    node.put("buckets", once.buckets());
+    node.put("bestReachableMgL", Figures.rounded(once.bestReachableMgL()));
+  }
+
+  private static void put(ObjectNode node, String key, Optional<LocalDate> day) {
+    day.ifPresentOrElse(d -> node.put(key, d.toString()), () -> node.putNull(key));
   }
 
   private static void put(ObjectNode node, String key, OptionalDouble value) {

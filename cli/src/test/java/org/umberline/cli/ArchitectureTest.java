@@ -17,10 +17,14 @@ class ArchitectureTest {
           .definedBy("org.umberline.cli..")
           .layer("tankfile")
           .definedBy("org.umberline.tankfile..")
+          .layer("wording")
+          .definedBy("org.umberline.wording..")
           .layer("core")
           .definedBy("org.umberline.core..")
           .whereLayer("cli")
           .mayNotBeAccessedByAnyLayer()
+          .whereLayer("wording")
+          .mayOnlyBeAccessedByLayers("cli")
           .whereLayer("tankfile")
           .mayOnlyBeAccessedByLayers("cli");
 }

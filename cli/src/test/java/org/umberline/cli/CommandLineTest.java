@@ -129,8 +129,19 @@ class CommandLineTest {
     JsonNode recommended = ran.json().path("recommended");
     assertThat(recommended.path("probabilityWithinLines").asDouble()).isGreaterThan(0.85);
     assertThat(recommended.path("nitratePeakMgL").asDouble()).isLessThan(40);
-    assertThat(ran.json().path("options")).hasSize(6);
-    assertThat(ran.json().at("/today/verdict").asString()).isIn("change", "skip");
+    assertThat(ran.json().path("options").size()).isGreaterThanOrEqualTo(5);
+    for (String key : new String[] {"today", "catchUp", "binding", "helps", "asks", "remarks"}) {
+      assertThat(ran.json().has(key)).as(key).isTrue();
+    }
+    assertThat(ran.json().path("today").propertyNames())
+        .containsExactly(
+            "verdict", "fraction", "litres", "latestSafeDay", "chanceIfWaiting", "why");
+    assertThat(
+            run("plan", good.toString(), "--to", "nitrate=12").json().path("oneOff").has("series"))
+        .isTrue();
+    assertThat(run("plan", good.toString(), "--to", "salt=12").status).isEqualTo(2);
+    assertThat(ran.json().at("/today/verdict").asString())
+        .isIn("act-now", "test-first", "change", "skip", "stuck");
   }
 
   @Test

@@ -14,6 +14,7 @@ import org.umberline.core.quantity.Phosphate;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.Dosing;
+import org.umberline.core.tank.Effort;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.Feeding;
 import org.umberline.core.tank.Fertiliser;
@@ -263,8 +264,10 @@ public final class TankBuilder {
         Optional.of(started),
         zone,
         new Substrate(substrate, OptionalDouble.empty(), OptionalDouble.empty()),
+        Optional.empty(),
         lines,
         limits,
+        Effort.DEFAULT,
         waters,
         changeWater,
         topOff,

@@ -60,7 +60,7 @@ class AccessibilityTest {
       page.see(
           switch (sheet) {
             case "working" -> "working-number";
-            case "other-ways" -> "levers";
+            case "other-ways" -> "ways";
             case "what-ifs" -> "comparison";
             default -> "record";
           });
@@ -164,7 +164,7 @@ class AccessibilityTest {
       }
     }
     String share = page.value("share of the water to change");
-    page.all("[aria-label='more: share of the water to change']").get(0).click();
+    page.all("[aria-label='less: share of the water to change']").get(0).click();
     page.await("tried", d -> !page.value("share of the water to change").equals(share));
     page.see("put-back").click();
     page.await("put back", d -> page.value("share of the water to change").equals(share));

@@ -40,7 +40,7 @@ class BalanceStoryTest {
 
     page.open("/").openTank("Quarry");
     page.awaitText("sentence", "Test ammonia first");
-    page.awaitText("sentence", "One reading turns the decision round");
+    page.awaitText("sentence", "Ammonia or nitrite may be high");
     page.see("young");
 
     page.open("/").openTank("Saltings");
@@ -65,7 +65,7 @@ class BalanceStoryTest {
       page.press(Keys.PAGE_DOWN);
     }
     page.awaitText("outcome", "only");
-    page.awaitText("outcome", "source");
+    page.awaitText("outcome", "change water itself");
     page.press(Keys.ESCAPE);
     page.awaitText("outcome", "under 40");
     for (int i = 0; i < 3; i++) {
@@ -149,7 +149,8 @@ class BalanceStoryTest {
     page.closeSheet();
     page.see("open-other-ways").click();
     page.awaitText("options", "14 days");
-    page.awaitText("levers", "Feed −20 %");
+    page.awaitText("ways", "as you do now");
+    page.awaitText("helps", "Feed a");
   }
 
   @Test

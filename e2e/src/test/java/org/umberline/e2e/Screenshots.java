@@ -20,14 +20,14 @@ class Screenshots {
         page.see("rounds-line");
         page.picture(folder.resolve("rounds-" + theme + ".png"));
         page.openTank("Stillwater");
-        page.awaitText("outcome", "Left alone");
+        page.awaitText("outcome", "stays under 40");
         page.picture(folder.resolve("balance-" + theme + ".png"));
       }
       page.size(390, 844).theme("umber-day");
       page.see("rounds-line");
       page.picture(folder.resolve("rounds-phone.png"));
       page.openTank("Stillwater");
-      page.awaitText("outcome", "Left alone");
+      page.awaitText("outcome", "stays under 40");
       page.picture(folder.resolve("balance-phone.png"));
       page.size(1280, 800).theme("umber-night");
       page.openTank("Breakwater");
@@ -46,7 +46,7 @@ class Screenshots {
       page.picture(folder.resolve("working.png"));
       page.closeSheet();
       page.see("open-other-ways").click();
-      page.see("levers");
+      page.see("ways");
       page.picture(folder.resolve("other-ways.png"));
       page.closeSheet();
       page.see("ledger-line").click();

@@ -286,7 +286,7 @@ class TankDetailsTest {
         .isEqualTo(12);
     assertThat(keeper.post("/api/mass", "{\"shape\": \"cube\", \"lengthCm\": 10}").status())
         .isEqualTo(400);
-    assertThat(keeper.get("/api/lists").json().path("ways").size()).isEqualTo(10);
+    assertThat(keeper.get("/api/lists").json().path("ways").size()).isEqualTo(12);
   }
 
   @Test

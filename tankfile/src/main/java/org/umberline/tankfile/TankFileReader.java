@@ -18,6 +18,7 @@ import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.CarbonSource;
 import org.umberline.core.tank.Dosing;
+import org.umberline.core.tank.Effort;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.Feeding;
 import org.umberline.core.tank.Fertiliser;
@@ -43,6 +44,7 @@ import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.TestUnit;
 import org.umberline.core.tank.TopOff;
 import org.umberline.core.tank.WaterKind;
+import org.umberline.core.tank.WayOfKeeping;
 import tools.jackson.databind.JsonNode;
 
 /** Reads a tank file: checks all of it, reports every problem at once, then builds the tank. */
@@ -95,6 +97,10 @@ public final class TankFileReader {
     Node file = new Node(json, "", defaultsUsed);
     Node tank = file.child("tank");
     WaterKind water = tank.term(WaterKind.class, "water");
+    Optional<WayOfKeeping> keeping =
+        tank.has("keeping")
+            ? Optional.of(tank.term(WayOfKeeping.class, "keeping"))
+            : Optional.empty();
     Optional<LocalDate> startedOn = tank.maybeDate("startedOn");
     ZoneId zone = ZoneId.of(tank.text("timeZone", "UTC"));
     start = startedOn.orElseGet(() -> earliestMention(json, zone));
@@ -121,8 +127,10 @@ public final class TankFileReader {
             startedOn,
             zone,
             substrate(tank, water),
-            lines(file),
-            limits(file),
+            keeping,
+            lines(file, keeping),
+            limits(file, water, keeping),
+            effort(file),
             file.each("waters", TankFileReader::water),
             changeWater,
             topOff(file),
@@ -183,8 +191,11 @@ public final class TankFileReader {
         substrate.maybeNumber("depthCm"));
   }
 
-  private static Lines lines(Node file) {
+  private static Lines lines(Node file, Optional<WayOfKeeping> keeping) {
     Node lines = file.section("lines");
+    if (!file.has("lines")) {
+      return keeping.map(WayOfKeeping::lines).orElse(Lines.NONE);
+    }
     return new Lines(line(lines, "nitrate"), line(lines, "phosphate"));
   }
 
@@ -193,9 +204,9 @@ public final class TankFileReader {
     return new Line(line.maybeNumber("floorMgL"), line.maybeNumber("ceilingMgL"));
   }
 
-  private static Limits limits(Node file) {
+  private static Limits limits(Node file, WaterKind water, Optional<WayOfKeeping> keeping) {
     Node limits = file.section("limits");
-    Limits usual = Limits.DEFAULT;
+    Limits usual = Limits.of(water, keeping);
     return new Limits(
         limits.number("maxChangeFraction", usual.maxChangeFraction()),
         limits.has("intervalsDays")
@@ -206,6 +217,19 @@ public final class TankFileReader {
         limits.numberOrNone("maxNitrateStepMgL", usual.maxNitrateStepMgL()),
         limits.numberOrNone("maxSalinityStepPpt", usual.maxSalinityStepPpt()),
         limits.numberOrNone("maxAlkalinityStepDkh", usual.maxAlkalinityStepDkh()));
+  }
+
+  private static Effort effort(Node file) {
+    Node effort = file.section("effort");
+    Effort usual = Effort.DEFAULT;
+    return new Effort(
+        effort.number("minutesPerChange", usual.minutesPerChange()),
+        effort.number("minutesPerLitre", usual.minutesPerLitre()),
+        effort.number("bucketL", usual.bucketL()),
+        effort.maybeNumber("maxLitresPerChange"),
+        effort.maybeNumber("maxMinutesPerWeek"),
+        effort.number("pricePerLitre", usual.pricePerLitre()),
+        effort.number("pricePerMinute", usual.pricePerMinute()));
   }
 
   private static SourceWater water(Node w) {
@@ -397,7 +421,8 @@ public final class TankFileReader {
         e.number("value"),
         unit,
         kit,
-        e.term(Qualifier.class, "qualifier", Qualifier.EQUAL),
+        // what nearly every test leaves out is no default worth telling
+        e.has("qualifier") ? e.term(Qualifier.class, "qualifier") : Qualifier.EQUAL,
         note);
   }
 }

@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.CarbonSource;
+import org.umberline.core.tank.Effort;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.Line;
 import org.umberline.core.tank.LogEntry;
@@ -36,6 +37,7 @@ public final class TankFileWriter {
     ObjectNode t = file.putObject("tank");
     t.put("name", tank.name());
     t.put("water", tank.water().term());
+    tank.keeping().ifPresent(way -> t.put("keeping", way.term()));
     put(t, "netVolumeL", tank.netVolumeL());
     put(t, "surfaceAreaCm2", tank.surfaceAreaCm2());
     put(t, "temperatureC", tank.temperatureC());
@@ -52,6 +54,7 @@ public final class TankFileWriter {
     line(lines.putObject("nitrate"), tank.lines().nitrate());
     line(lines.putObject("phosphate"), tank.lines().phosphate());
     limits(file.putObject("limits"), tank);
+    effort(file.putObject("effort"), tank.effort());
     waters(file, tank);
     foods(file, tank);
     animalsAndPlants(file, tank);
@@ -76,10 +79,22 @@ public final class TankFileWriter {
     putOrNull(node, "ceilingMgL", line.ceilingMgL());
   }
 
+  private static void effort(ObjectNode node, Effort effort) {
+    put(node, "minutesPerChange", effort.minutesPerChange());
+    put(node, "minutesPerLitre", effort.minutesPerLitre());
+    put(node, "bucketL", effort.bucketL());
+    putOrNull(node, "maxLitresPerChange", effort.maxLitresPerChange());
+    putOrNull(node, "maxMinutesPerWeek", effort.maxMinutesPerWeek());
+    put(node, "pricePerLitre", effort.pricePerLitre());
+    put(node, "pricePerMinute", effort.pricePerMinute());
+  }
+
   private static void limits(ObjectNode limits, TankModel tank) {
     put(limits, "maxChangeFraction", tank.limits().maxChangeFraction());
-    ArrayNode intervals = limits.putArray("intervalsDays");
-    tank.limits().intervalsDays().forEach(days -> intervals.add(number(days)));
+    if (!tank.limits().intervalsDays().isEmpty()) {
+      ArrayNode intervals = limits.putArray("intervalsDays");
+      tank.limits().intervalsDays().forEach(days -> intervals.add(number(days)));
+    }
     put(limits, "confidence", tank.limits().confidence());
     limits.put("horizonDays", tank.limits().horizonDays());
     putOrNull(limits, "maxNitrateStepMgL", tank.limits().maxNitrateStepMgL());

@@ -95,7 +95,7 @@ public final class Projection {
     return end[0].length;
   }
 
-  int draws() {
+  public int draws() {
     return end[0].length == 0 ? 0 : end[0][0].length;
   }
 

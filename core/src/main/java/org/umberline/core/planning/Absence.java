@@ -26,6 +26,7 @@ public record Absence(
   /**
    * Chance and medians over the absence, mg/L of the ion.
    *
+   * @param probabilityWithinLines the least share of the draws under the ceilings on any one day
    * @param changeBefore share of the net volume that was changed before, 0 for none
    */
   public record Outcome(
@@ -52,21 +53,21 @@ public record Absence(
       throw new IllegalArgumentException(
           "away from " + from + " to " + to + "; allowed: days after as-of, in order, laid out");
     }
-    LineKeeping keeping =
-        new LineKeeping(fedOtherwise(posterior, from, to, shareOfRation), tank.lines(), days);
+    double wanted = tank.limits().confidence();
+    Promise promise =
+        new Promise(fedOtherwise(posterior, from, to, shareOfRation), tank.lines(), wanted, days);
     LocalDate changeOn = start > 0 ? from.minusDays(1) : scenario.date(first - 1);
     PlannedChanges before = before(tank.routine(), scenario, changeOn);
-    Outcome without = outcome(keeping, before, 0, start);
+    Outcome without = outcome(promise, before, 0, start);
     Optional<Outcome> with = Optional.empty();
-    double wanted = tank.limits().confidence();
-    int most = (int) Math.floor(100 * tank.limits().maxChangeFraction() + LineKeeping.ROUNDING);
+    int most = (int) Math.floor(100 * tank.limits().maxChangeFraction() + 1e-9);
     if (without.probabilityWithinLines() < wanted) {
       int low = 0;
       int high = most + 1;
       while (high - low > 1) {
         int middle = (low + high) / 2;
         PlannedChanges tried = before.then(change(scenario, changeOn, middle / 100.0));
-        if (keeping.kept(tried, start).underCeilings() >= wanted) {
+        if (promise.underCeilings(tried, start, days) >= wanted - 1e-9) {
           high = middle;
         } else {
           low = middle;
@@ -74,18 +75,18 @@ public record Absence(
       }
       if (high <= most) {
         PlannedChanges changes = before.then(change(scenario, changeOn, high / 100.0));
-        with = Optional.of(outcome(keeping, changes, high / 100.0, start));
+        with = Optional.of(outcome(promise, changes, high / 100.0, start));
       }
     }
     return new Absence(without, with, changeOn, to.plusDays(1));
   }
 
   private static Outcome outcome(
-      LineKeeping keeping, PlannedChanges changes, double changeBefore, int start) {
-    LineKeeping.Range range = keeping.range(changes, start);
+      Promise promise, PlannedChanges changes, double changeBefore, int start) {
+    LineRange range = LineRange.of(promise.projection(changes), start);
     return new Outcome(
         changeBefore,
-        keeping.kept(changes, start).underCeilings(),
+        promise.underCeilings(changes, start, promise.days()),
         range.nitratePeak(),
         range.phosphatePeak());
   }

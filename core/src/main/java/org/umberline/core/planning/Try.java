@@ -187,7 +187,7 @@ public record Try(Kind kind, String id, double amount) {
           new ExportMethod.PhosphateAdsorber(
               "+adsorber",
               amount,
-              Levers.ADSORBER_CAPACITY,
+              HelpSearch.ADSORBER_CAPACITY,
               AdsorberPlacement.REACTOR,
               new Span(asOf, Optional.empty())));
     }

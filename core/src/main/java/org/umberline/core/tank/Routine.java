@@ -4,11 +4,14 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 
-/** What the keeper means to do from now on: this share of the net volume, this often. */
+/**
+ * What the keeper means to do from now on: this share of the net volume, this often; a share of 0
+ * means that no changes are made.
+ */
 public record Routine(double fraction, double everyDays, LocalDate nextOn) {
   public Routine {
-    if (!(fraction > 0 && fraction <= 1)) {
-      throw new IllegalArgumentException("fraction is " + fraction + "; allowed: over 0, up to 1");
+    if (!(fraction >= 0 && fraction <= 1)) {
+      throw new IllegalArgumentException("fraction is " + fraction + "; allowed: 0 to 1");
     }
     if (!(everyDays >= 0.5 && everyDays <= 365)) {
       throw new IllegalArgumentException("everyDays is " + everyDays + "; allowed: 0.5 to 365");
@@ -21,6 +24,9 @@ public record Routine(double fraction, double everyDays, LocalDate nextOn) {
    */
   public List<LocalDate> daysAfter(LocalDate day, LocalDate last) {
     List<LocalDate> days = new ArrayList<>();
+    if (fraction == 0) {
+      return days;
+    }
     for (int k = 0; ; k++) {
       LocalDate next = nextOn.plusDays((long) Math.floor(k * everyDays));
       if (next.isAfter(last)) {

@@ -21,5 +21,8 @@ public final class Sign {
           "corals-closed",
           "gasping");
 
+  /** Animals at the surface for air: it is acted on at once. */
+  public static final String GASPING = "gasping";
+
   private Sign() {}
 }

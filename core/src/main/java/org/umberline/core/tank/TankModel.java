@@ -27,8 +27,10 @@ public record TankModel(
     Optional<LocalDate> startedOn,
     ZoneId timeZone,
     Substrate substrate,
+    Optional<WayOfKeeping> keeping,
     Lines lines,
     Limits limits,
+    Effort effort,
     List<SourceWater> waters,
     Blend changeWater,
     TopOff topOff,
@@ -171,6 +173,23 @@ public record TankModel(
     return copy.made();
   }
 
+  /** Without all that says what its keeper wants of it: what a calibration looks at. */
+  public TankModel withoutWishes() {
+    Copy copy = new Copy(this);
+    copy.keeping = Optional.empty();
+    copy.lines = Lines.NONE;
+    copy.limits = Limits.DEFAULT;
+    copy.effort = Effort.DEFAULT;
+    copy.routine = Optional.empty();
+    return copy.made();
+  }
+
+  public TankModel withEffort(Effort changed) {
+    Copy copy = new Copy(this);
+    copy.effort = changed;
+    return copy.made();
+  }
+
   public TankModel withChangeWater(Blend changed) {
     Copy copy = new Copy(this);
     copy.changeWater = changed;
@@ -204,8 +223,10 @@ public record TankModel(
   /** A tank in the making: what another has, but for what is set. */
   private static final class Copy {
     private final TankModel of;
+    private Optional<WayOfKeeping> keeping;
     private Lines lines;
     private Limits limits;
+    private Effort effort;
     private Blend changeWater;
     private TopOff topOff;
     private List<Feeding> feeding;
@@ -216,8 +237,10 @@ public record TankModel(
 
     Copy(TankModel of) {
       this.of = of;
+      keeping = of.keeping;
       lines = of.lines;
       limits = of.limits;
+      effort = of.effort;
       changeWater = of.changeWater;
       topOff = of.topOff;
       feeding = of.feeding;
@@ -240,8 +263,10 @@ public record TankModel(
           of.startedOn,
           of.timeZone,
           of.substrate,
+          keeping,
           lines,
           limits,
+          effort,
           of.waters,
           changeWater,
           topOff,

@@ -16,7 +16,11 @@ public enum WayOfKeeping implements Term {
   MIXED_REEF("mixed-reef", WaterKind.MARINE, 2, 15, 0.03, 0.12, 0.25),
   STONY_REEF("stony-reef", WaterKind.MARINE, 1, 10, 0.02, 0.1, 0.25),
   SMALL_MARINE("small-marine", WaterKind.MARINE, 2, 15, 0.03, 0.12, 0.5),
-  BRACKISH("brackish", WaterKind.BRACKISH, 0, 40, 0, 1, 0.5);
+  BRACKISH("brackish", WaterKind.BRACKISH, 0, 40, 0, 1, 0.5),
+  /** Young fish raised on much food and much water. */
+  GROW_OUT("grow-out", WaterKind.FRESHWATER, 0, 40, 0, 0, 0.5),
+  /** A tank that cycles: rules for ammonia and nitrite, no lines yet. */
+  NEW("new", WaterKind.FRESHWATER, 0, 0, 0, 0, 0.5);
 
   private final String term;
   private final WaterKind water;

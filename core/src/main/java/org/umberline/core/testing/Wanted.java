@@ -6,7 +6,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
-import org.umberline.core.planning.Plan;
+import org.umberline.core.planning.Advice;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.TankModel;
@@ -25,19 +25,20 @@ public record Wanted(Analyte analyte, String why) {
    * @param young whether the filter still grows in
    */
   public static List<Wanted> of(
-      TankModel tank, Plan plan, List<Work> works, boolean young, LocalDate today) {
+      TankModel tank, Advice advice, List<Work> works, boolean young, LocalDate today) {
     List<Wanted> wanted = new ArrayList<>();
     Set<Analyte> named = new LinkedHashSet<>();
-    plan.testFirst()
-        .ifPresent(
-            first ->
-                add(
-                    wanted,
-                    named,
-                    analyte(first.analyte()),
-                    "One reading turns today’s decision round with a chance of "
-                        + Math.round(100 * first.settles())
-                        + " %."));
+    for (Advice.Ask ask : advice.asks()) {
+      add(
+          wanted,
+          named,
+          ask.analyte(),
+          ask.settles() >= 1
+              ? "Never tested: without a reading there is only a guess."
+              : "A test today has a "
+                  + Math.round(10 * ask.settles())
+                  + " in 10 chance of changing this advice.");
+    }
     if (young) {
       add(wanted, named, Analyte.AMMONIA, "The filter grows in: ammonia harms first.");
       add(wanted, named, Analyte.NITRITE, "The filter grows in: nitrite follows ammonia.");

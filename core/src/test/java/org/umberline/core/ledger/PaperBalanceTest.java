@@ -7,6 +7,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.umberline.core.TankBuilder;
 import org.umberline.core.tank.BodyShape;
+import org.umberline.core.tank.Line;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.TopOff;
 import org.umberline.core.tank.WayOfKeeping;
@@ -41,7 +42,12 @@ class PaperBalanceTest {
   @Test
   void everyWayOfKeepingHasANitrateLineAndNoFloorAboveIt() {
     for (WayOfKeeping way : WayOfKeeping.values()) {
-      assertThat(way.lines().nitrate().ceilingMgL()).isPresent();
+      assertThat(way.lines().nitrate().ceilingMgL().isPresent())
+          .as("a tank that cycles has no lines yet")
+          .isEqualTo(way != WayOfKeeping.NEW);
+      for (Line line : List.of(way.lines().nitrate(), way.lines().phosphate())) {
+        assertThat(line.floorMgL().orElse(0)).isLessThan(line.ceilingMgL().orElse(1));
+      }
       assertThat(way.largestChange()).isBetween(0.1, 0.5);
     }
   }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -85,12 +86,14 @@ class TryTest {
   @Test
   void aRoutineIsMeasuredInWaterTimeAndSalt() {
     Posterior posterior = Calibration.calibrate(tank(), AS_OF, DAYS, 40, 1);
-    Planner planner = new Planner(tank(), posterior);
-    Plan.Measures weekly = planner.measures(Optional.of(new Routine(0.2, 7, AS_OF.plusDays(1))));
+    Advisor advisor = new Advisor(tank(), posterior, AS_OF.atTime(18, 0).toInstant(ZoneOffset.UTC));
+    RoutineOutlook planner = advisor.outlook(List.of());
+    RoutineOutlook.Measures weekly =
+        planner.measures(Optional.of(new Routine(0.2, 7, AS_OF.plusDays(1))));
     assertThat(weekly.litresPer28Days()).isCloseTo(80, within(1e-9));
     assertThat(weekly.saltGramsPer28Days()).isZero();
     assertThat(weekly.nitratePeakMgL()).isGreaterThan(weekly.nitrateTroughMgL());
-    Plan.Measures none = planner.measures(Optional.empty());
+    RoutineOutlook.Measures none = planner.measures(Optional.empty());
     assertThat(none.litresPer28Days()).isZero();
     assertThat(none.minutesPer28Days()).isZero();
     assertThat(none.nitratePeakMgL()).isGreaterThan(weekly.nitratePeakMgL());

@@ -18,6 +18,7 @@ import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.CarbonSource;
 import org.umberline.core.tank.Dosing;
+import org.umberline.core.tank.Effort;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.Feeding;
 import org.umberline.core.tank.Fertiliser;
@@ -74,11 +75,25 @@ public final class SyntheticTank {
   private static final LocalDate START = LocalDate.of(2025, 3, 1);
   private static final int DAYS = 210;
   private static final int STEPS_PER_DAY = 48;
+
+  /** The step in which a change that was ordered is made. */
+  private static final int EVENING = 40;
+
   private static final double NO3_PER_N = 62.005 / 14.007;
   private static final double PO4_PER_P = 94.971 / 30.974;
 
   private final Way way;
   private final Random random;
+
+  /** The scatter of what is done by hand: the truth beside it stays the same whatever is done. */
+  private final Random hands;
+
+  private int today;
+  private double ordered;
+  private double peakN;
+  private double peakP;
+  private double troughN;
+  private double troughP;
   private final List<LogEntry> log = new ArrayList<>();
 
   // The make-up as the keeper states it
@@ -111,9 +126,66 @@ public final class SyntheticTank {
     return new SyntheticTank(way, seed).make();
   }
 
+  /** A tank that is lived through day by day, to see what another's advice does to it. */
+  public static SyntheticTank begun(Way way, long seed) {
+    SyntheticTank tank = new SyntheticTank(way, seed);
+    tank.stateMakeUp();
+    tank.begin();
+    return tank;
+  }
+
+  /** Lives one more day as its keeper always did. */
+  public void liveByHabit() {
+    day(today++);
+  }
+
+  /**
+   * Lives one more day on which {@code share} of the water is changed, nearly, in the evening.
+   *
+   * @param share 0 for no change
+   */
+  public void live(double share) {
+    nextChange = Integer.MAX_VALUE;
+    ordered = share;
+    day(today++);
+    ordered = 0;
+  }
+
+  /** The end of the last day lived, with the log so far. */
+  public TankModel known(Lines lines, double largestChange) {
+    log.sort(Comparator.comparing(e -> e.at().toInstant()));
+    Limits usual = Limits.of(way.water, Optional.empty());
+    return tank()
+        .withLines(lines)
+        .withLimits(
+            new Limits(
+                largestChange,
+                usual.intervalsDays(),
+                usual.confidence(),
+                usual.horizonDays(),
+                usual.maxNitrateStepMgL(),
+                usual.maxSalinityStepPpt(),
+                usual.maxAlkalinityStepDkh()));
+  }
+
+  public LocalDate lastDay() {
+    return START.plusDays(today - 1L);
+  }
+
+  /** The most of the last day lived, mg/L NO3 and PO4 in truth. */
+  public double[] peak() {
+    return new double[] {peakN, peakP};
+  }
+
+  /** The least of it. */
+  public double[] trough() {
+    return new double[] {troughN, troughP};
+  }
+
   private SyntheticTank(Way way, long seed) {
     this.way = way;
     random = new Random(seed * 1_000_003 + way.ordinal() * 7919);
+    hands = new Random(seed * 31 + way.ordinal());
   }
 
   private double between(double low, double high) {
@@ -126,6 +198,7 @@ public final class SyntheticTank {
 
   private TankModel make() {
     stateMakeUp();
+    begin();
     live();
     log.sort(Comparator.comparing(e -> e.at().toInstant()));
     return tank();
@@ -274,200 +347,271 @@ public final class SyntheticTank {
 
   // ------------------------------------------------------------------ what is true
 
+  private double trueVolume;
+  private double nitrogenPerDay;
+  private double phosphorusPerDay;
+  private double juice;
+  private double eaten;
+  private double kept;
+  private double tapN;
+  private double tapP;
+  private double n;
+  private double p;
+  private double ratio;
+  private double onRock;
+  private double inRock;
+  private double quickN;
+  private double quickP;
+  private double slowN;
+  private double slowP;
+  private double caughtN;
+  private double caughtP;
+  private double plantDry;
+  private double plantMost;
+  private double thinnedTo;
+  private double growth;
+  private double film;
+  private double held;
+  private double bed;
+  private double unseen;
+  private double filmVigour;
+  private double load;
+  private double kitN;
+  private double kitP;
+  private int nextTest;
+  private int nextChange;
+  private int nextThin;
+  private int nextClean;
+  private int nextRenew;
+  private int death;
+  private double corpse;
+  private int awayFrom;
+  private boolean away;
+
+  private void begin() {
+    trueVolume = around(volume, 0.04);
+    nitrogenPerDay = around(gramsPerDay * protein * 10 / 6.25, 0.28);
+    phosphorusPerDay = around(gramsPerDay * phosphorus * 10, 0.35);
+    juice = form == FoodForm.FROZEN ? 0.85 : 1;
+    eaten = between(0.85, 0.97);
+    kept = between(0.06, 0.2);
+    tapN = around(tapNitrate, 0.08) / NO3_PER_N;
+    tapP = around(tapPhosphate, 0.12) / PO4_PER_P;
+    // mg N and P: nitrate, phosphate; quick and slow solids; phosphate on and in rock
+    n = nitrateStart / NO3_PER_N * trueVolume;
+    p = phosphateStart / PO4_PER_P * trueVolume;
+    ratio = around(bottom == SubstrateKind.MARINE_ROCK_AND_SAND ? 4 : 1, 0.35);
+    onRock = p * ratio;
+    inRock = p * ratio * 0.5;
+    quickN = nitrogenPerDay * 0.8;
+    quickP = phosphorusPerDay * 1.2;
+    slowN = nitrogenPerDay * 3;
+    slowP = phosphorusPerDay * 4;
+    caughtN = 0;
+    caughtP = 0;
+    plantDry = plant == null ? 0 : around(plantWet, 0.3) * dryShare();
+    plantMost = plantDry * between(2, 3.5);
+    thinnedTo = plantDry;
+    growth = plant == null ? 0 : around(Math.log(2) / plant.doublingDays(), 0.35);
+    film = 0;
+    held = 0;
+    bed = around(bedArea / 10_000 * 60, 0.5);
+    unseen = around(0.004, 0.7);
+    filmVigour = around(0.15, 0.6) * trueVolume / 100;
+    load = 1;
+    kitN = around(1, nitrateKit.relativeError() * 0.6);
+    kitP = around(1, phosphateKit.relativeError() * 0.6);
+    nextTest = 3 + random.nextInt(4);
+    nextChange = 2 + random.nextInt(Math.max(1, changeEvery));
+    nextThin = 20 + random.nextInt(15);
+    nextClean = 10 + random.nextInt(20);
+    nextRenew = 25 + random.nextInt(20);
+    death = random.nextDouble() < 0.35 ? 40 + random.nextInt(150) : -1;
+    corpse = 0;
+    awayFrom = 60 + random.nextInt(100);
+    away = random.nextDouble() < 0.4;
+  }
+
   /** Lives through the days and writes the log as the keeper would. */
   private void live() {
-    double trueVolume = around(volume, 0.04);
-    double nitrogenPerDay = around(gramsPerDay * protein * 10 / 6.25, 0.28);
-    double phosphorusPerDay = around(gramsPerDay * phosphorus * 10, 0.35);
-    double juice = form == FoodForm.FROZEN ? 0.85 : 1;
-    double eaten = between(0.85, 0.97);
-    double kept = between(0.06, 0.2);
-    double tapN = around(tapNitrate, 0.08) / NO3_PER_N;
-    double tapP = around(tapPhosphate, 0.12) / PO4_PER_P;
-    // mg N and P: nitrate, phosphate; quick and slow solids; phosphate on and in rock
-    double n = nitrateStart / NO3_PER_N * trueVolume;
-    double p = phosphateStart / PO4_PER_P * trueVolume;
-    double ratio = around(bottom == SubstrateKind.MARINE_ROCK_AND_SAND ? 4 : 1, 0.35);
-    double onRock = p * ratio;
-    double inRock = p * ratio * 0.5;
-    double quickN = nitrogenPerDay * 0.8;
-    double quickP = phosphorusPerDay * 1.2;
-    double slowN = nitrogenPerDay * 3;
-    double slowP = phosphorusPerDay * 4;
-    double caughtN = 0;
-    double caughtP = 0;
-    double plantDry = plant == null ? 0 : around(plantWet, 0.3) * dryShare();
-    double plantMost = plantDry * between(2, 3.5);
-    double thinnedTo = plantDry;
-    double growth = plant == null ? 0 : around(Math.log(2) / plant.doublingDays(), 0.35);
-    double film = 0;
-    double held = 0;
-    double bed = around(bedArea / 10_000 * 60, 0.5);
-    double unseen = around(0.004, 0.7);
-    double filmVigour = around(0.15, 0.6) * trueVolume / 100;
-    double load = 1;
-    double kitN = around(1, nitrateKit.relativeError() * 0.6);
-    double kitP = around(1, phosphateKit.relativeError() * 0.6);
-    int nextTest = 3 + random.nextInt(4);
-    int nextChange = 2 + random.nextInt(Math.max(1, changeEvery));
-    int nextThin = 20 + random.nextInt(15);
-    int nextClean = 10 + random.nextInt(20);
-    int nextRenew = 25 + random.nextInt(20);
-    int death = random.nextDouble() < 0.35 ? 40 + random.nextInt(150) : -1;
-    double corpse = 0;
-    int awayFrom = 60 + random.nextInt(100);
-    boolean away = random.nextDouble() < 0.4;
     for (int day = 0; day < DAYS; day++) {
-      load *= Math.exp(0.012 * random.nextGaussian());
-      double meal =
-          random.nextDouble() < 0.04 ? 0 : Math.max(0.2, 1 + 0.25 * random.nextGaussian());
-      boolean fasting = away && day >= awayFrom && day < awayFrom + 6;
-      if (away && day == awayFrom) {
-        log.add(new LogEntry.Fast(at(day, 0.3), 6, ""));
+      day(day);
+    }
+  }
+
+  /** One day of what is true, and of what its keeper does and notes. */
+  private void day(int day) {
+    load *= Math.exp(0.012 * random.nextGaussian());
+    double meal = random.nextDouble() < 0.04 ? 0 : Math.max(0.2, 1 + 0.25 * random.nextGaussian());
+    boolean fasting = away && day >= awayFrom && day < awayFrom + 6;
+    if (away && day == awayFrom) {
+      log.add(new LogEntry.Fast(at(day, 0.3), 6, ""));
+    }
+    meal = fasting ? 0 : meal;
+    if (day == death) {
+      corpse = between(2, 8) * volume / 100;
+    }
+    double warm = Math.exp(0.06 * 1.5 * Math.sin(2 * Math.PI * (day + 40) / 365));
+    double testTime = day == nextTest ? between(0.6, 0.75) : -1;
+    double changeTime = changeShare > 0 && day == nextChange ? between(0.76, 0.9) : -1;
+    double mealN = nitrogenPerDay * load * meal * juice;
+    double mealP = phosphorusPerDay * load * meal * juice;
+    for (int step = 0; step < STEPS_PER_DAY; step++) {
+      double dt = 1.0 / STEPS_PER_DAY;
+      double clock = step * dt;
+      // two meals of an hour each
+      boolean feeding = step == 16 || step == 17 || step == 36 || step == 37;
+      double share = feeding ? 0.25 : 0;
+      n += share * mealN * eaten * (1 - kept) * 0.75;
+      quickN += share * mealN * eaten * (1 - kept) * 0.25 + share * mealN * (1 - eaten);
+      p += share * mealP * eaten * (1 - kept) * 0.4;
+      quickP += share * mealP * eaten * (1 - kept) * 0.6 + share * mealP * (1 - eaten);
+      // solids: quick ones melt in days, a third of them turns into slow ones
+      double meltN = quickN * 0.25 * warm * dt;
+      double meltP = quickP * 0.25 * warm * dt;
+      quickN -= meltN;
+      quickP -= meltP;
+      n += 0.67 * meltN;
+      p += 0.67 * meltP;
+      slowN += 0.33 * meltN;
+      slowP += 0.33 * meltP;
+      double oldN = slowN * 0.04 * warm * dt;
+      double oldP = slowP * 0.04 * warm * dt;
+      slowN -= oldN;
+      slowP -= oldP;
+      n += oldN;
+      p += oldP;
+      double skimmed = skimmer * 0.9 * dt;
+      quickN -= skimmed * quickN;
+      quickP -= skimmed * quickP;
+      double caught = mechanical * 0.8 * dt;
+      caughtN += caught * quickN;
+      caughtP += caught * quickP;
+      quickN -= caught * quickN;
+      quickP -= caught * quickP;
+      n += caughtN * 0.1 * dt;
+      p += caughtP * 0.1 * dt;
+      caughtN -= caughtN * 0.1 * dt;
+      caughtP -= caughtP * 0.1 * dt;
+      double rot = corpse * 0.4 * dt;
+      corpse -= rot;
+      n += rot * 26;
+      p += rot * 4.5;
+      // top-off and dosing
+      n += topOff * tapN * dt + doseMlPerDay * 10 / NO3_PER_N * dt;
+      p += topOff * tapP * dt + doseMlPerDay * 1 / PO4_PER_P * dt;
+      // rock: the surface follows in a day or two, the inside in weeks
+      double toRock = (ratio * p - onRock) / (1 + ratio) * 0.8 * dt;
+      p -= toRock;
+      onRock += toRock;
+      double inwards = (onRock * 0.5 - inRock) * 0.03 * dt;
+      onRock -= inwards;
+      inRock += inwards;
+      // plants by day only, shading themselves; algae films with a short life
+      boolean light = clock > 0.33 && clock < 0.8;
+      double food = Math.min(n / (n + 0.15 * trueVolume), p / (p + 0.015 * trueVolume));
+      if (plant != null) {
+        double grows = light ? growth * 2.1 * plantDry / (1 + plantDry / plantMost) * food * dt : 0;
+        grows = Math.max(0, Math.min(grows, Math.min(n / 35, p / 4)));
+        double dies = 0.004 * plantDry * dt;
+        plantDry += grows - dies;
+        n -= grows * plant.nitrogenPercentDry() * 10;
+        p -= grows * plant.phosphorusPercentDry() * 10;
+        quickN += dies * plant.nitrogenPercentDry() * 10;
+        quickP += dies * plant.phosphorusPercentDry() * 10;
       }
-      meal = fasting ? 0 : meal;
-      if (day == death) {
-        corpse = between(2, 8) * volume / 100;
+      double filmGrows = light ? filmVigour * 2 * food * dt : 0;
+      double filmDies = film * 0.08 * dt;
+      film += filmGrows - filmDies;
+      n -= filmGrows * 40;
+      p -= filmGrows * 4;
+      quickN += filmDies * 40;
+      quickP += filmDies * 4;
+      // gas, adsorber, carbon
+      double mgL = n / trueVolume;
+      n -= (bed * mgL / (0.8 + mgL) * warm + unseen * n) * dt;
+      if (adsorberG > 0) {
+        double free = Math.max(0, 1 - held / (adsorberG * 5));
+        double takes = p * Math.min(0.9, adsorberG * 2 / trueVolume * free * dt);
+        p -= takes;
+        held += takes;
       }
-      double warm = Math.exp(0.06 * 1.5 * Math.sin(2 * Math.PI * (day + 40) / 365));
-      double testTime = day == nextTest ? between(0.6, 0.75) : -1;
-      double changeTime = changeShare > 0 && day == nextChange ? between(0.76, 0.9) : -1;
-      double mealN = nitrogenPerDay * load * meal * juice;
-      double mealP = phosphorusPerDay * load * meal * juice;
-      for (int step = 0; step < STEPS_PER_DAY; step++) {
-        double dt = 1.0 / STEPS_PER_DAY;
-        double clock = step * dt;
-        // two meals of an hour each
-        boolean feeding = step == 16 || step == 17 || step == 36 || step == 37;
-        double share = feeding ? 0.25 : 0;
-        n += share * mealN * eaten * (1 - kept) * 0.75;
-        quickN += share * mealN * eaten * (1 - kept) * 0.25 + share * mealN * (1 - eaten);
-        p += share * mealP * eaten * (1 - kept) * 0.4;
-        quickP += share * mealP * eaten * (1 - kept) * 0.6 + share * mealP * (1 - eaten);
-        // solids: quick ones melt in days, a third of them turns into slow ones
-        double meltN = quickN * 0.25 * warm * dt;
-        double meltP = quickP * 0.25 * warm * dt;
-        quickN -= meltN;
-        quickP -= meltP;
-        n += 0.67 * meltN;
-        p += 0.67 * meltP;
-        slowN += 0.33 * meltN;
-        slowP += 0.33 * meltP;
-        double oldN = slowN * 0.04 * warm * dt;
-        double oldP = slowP * 0.04 * warm * dt;
-        slowN -= oldN;
-        slowP -= oldP;
-        n += oldN;
-        p += oldP;
-        double skimmed = skimmer * 0.9 * dt;
-        quickN -= skimmed * quickN;
-        quickP -= skimmed * quickP;
-        double caught = mechanical * 0.8 * dt;
-        caughtN += caught * quickN;
-        caughtP += caught * quickP;
-        quickN -= caught * quickN;
-        quickP -= caught * quickP;
-        n += caughtN * 0.1 * dt;
-        p += caughtP * 0.1 * dt;
-        caughtN -= caughtN * 0.1 * dt;
-        caughtP -= caughtP * 0.1 * dt;
-        double rot = corpse * 0.4 * dt;
-        corpse -= rot;
-        n += rot * 26;
-        p += rot * 4.5;
-        // top-off and dosing
-        n += topOff * tapN * dt + doseMlPerDay * 10 / NO3_PER_N * dt;
-        p += topOff * tapP * dt + doseMlPerDay * 1 / PO4_PER_P * dt;
-        // rock: the surface follows in a day or two, the inside in weeks
-        double toRock = (ratio * p - onRock) / (1 + ratio) * 0.8 * dt;
-        p -= toRock;
-        onRock += toRock;
-        double inwards = (onRock * 0.5 - inRock) * 0.03 * dt;
-        onRock -= inwards;
-        inRock += inwards;
-        // plants by day only, shading themselves; algae films with a short life
-        boolean light = clock > 0.33 && clock < 0.8;
-        double food = Math.min(n / (n + 0.15 * trueVolume), p / (p + 0.015 * trueVolume));
-        if (plant != null) {
-          double grows =
-              light ? growth * 2.1 * plantDry / (1 + plantDry / plantMost) * food * dt : 0;
-          grows = Math.max(0, Math.min(grows, Math.min(n / 35, p / 4)));
-          double dies = 0.004 * plantDry * dt;
-          plantDry += grows - dies;
-          n -= grows * plant.nitrogenPercentDry() * 10;
-          p -= grows * plant.phosphorusPercentDry() * 10;
-          quickN += dies * plant.nitrogenPercentDry() * 10;
-          quickP += dies * plant.phosphorusPercentDry() * 10;
-        }
-        double filmGrows = light ? filmVigour * 2 * food * dt : 0;
-        double filmDies = film * 0.08 * dt;
-        film += filmGrows - filmDies;
-        n -= filmGrows * 40;
-        p -= filmGrows * 4;
-        quickN += filmDies * 40;
-        quickP += filmDies * 4;
-        // gas, adsorber, carbon
-        double mgL = n / trueVolume;
-        n -= (bed * mgL / (0.8 + mgL) * warm + unseen * n) * dt;
-        if (adsorberG > 0) {
-          double free = Math.max(0, 1 - held / (adsorberG * 5));
-          double takes = p * Math.min(0.9, adsorberG * 2 / trueVolume * free * dt);
-          p -= takes;
-          held += takes;
-        }
-        double bacteria = carbonMl * 165 * 0.4 * food * dt;
-        n -= bacteria * 0.17;
-        p -= bacteria * 0.022;
-        quickN += bacteria * 0.17;
-        quickP += bacteria * 0.022;
-        n = Math.max(n, 0);
-        p = Math.max(p, 0);
-        if (testTime >= clock && testTime < clock + dt) {
-          test(day, testTime, nitrateKit, n / trueVolume * NO3_PER_N * kitN);
-          test(day, testTime + 0.005, phosphateKit, p / trueVolume * PO4_PER_P * kitP);
-        }
-        if (changeTime >= clock && changeTime < clock + dt) {
-          boolean missed = random.nextDouble() < 0.12 || fasting;
-          if (!missed) {
-            double done = Math.min(0.9, around(changeShare, 0.06));
-            n += done * (tapN * trueVolume - n);
-            p += done * (tapP * trueVolume - p);
-            quickN *= 1 - 0.3 * done;
-            quickP *= 1 - 0.3 * done;
-            if (random.nextDouble() > 0.04) {
-              log.add(
-                  new LogEntry.WaterChange(
-                      at(day, changeTime), changeShare * volume, blend(), 0.3, ""));
-            }
+      double bacteria = carbonMl * 165 * 0.4 * food * dt;
+      n -= bacteria * 0.17;
+      p -= bacteria * 0.022;
+      quickN += bacteria * 0.17;
+      quickP += bacteria * 0.022;
+      n = Math.max(n, 0);
+      p = Math.max(p, 0);
+      if (testTime >= clock && testTime < clock + dt) {
+        test(day, testTime, nitrateKit, n / trueVolume * NO3_PER_N * kitN);
+        test(day, testTime + 0.005, phosphateKit, p / trueVolume * PO4_PER_P * kitP);
+      }
+      if (changeTime >= clock && changeTime < clock + dt) {
+        boolean missed = random.nextDouble() < 0.12 || fasting;
+        if (!missed) {
+          change(Math.min(0.9, around(changeShare, 0.06)));
+          if (random.nextDouble() > 0.04) {
+            log.add(
+                new LogEntry.WaterChange(
+                    at(day, changeTime), changeShare * volume, blend(), 0.3, ""));
           }
         }
       }
-      if (day == nextTest) {
-        nextTest += 5 + random.nextInt(6);
+      if (ordered > 0 && step == EVENING) {
+        change(Math.min(0.9, ordered * Math.exp(0.06 * hands.nextGaussian())));
+        log.add(new LogEntry.WaterChange(at(day, clock), ordered * volume, blend(), 0.3, ""));
       }
-      if (day == nextChange) {
-        nextChange += changeEvery + random.nextInt(3) - 1;
-      }
-      if (plant != null && day == nextThin) {
-        nextThin += 25 + random.nextInt(12);
-        double cut = Math.max(0, plantDry - thinnedTo);
-        if (cut > 0.05 * plantDry) {
-          plantDry -= cut;
-          log.add(new LogEntry.Harvest(at(day, 0.95), "plant", around(cut / dryShare(), 0.2), ""));
-        }
-      }
-      if (mechanical > 0 && day == nextClean) {
-        nextClean += 20 + random.nextInt(15);
-        caughtN *= 0.15;
-        caughtP *= 0.15;
-        log.add(new LogEntry.Clean(at(day, 0.96), "pad", ""));
-      }
-      if (adsorberG > 0 && day == nextRenew) {
-        nextRenew += 30 + random.nextInt(15);
-        held = 0;
-        log.add(new LogEntry.Renew(at(day, 0.97), "adsorber", adsorberG, ""));
+      peakN = step == 0 ? nitrate() : Math.max(peakN, nitrate());
+      peakP = step == 0 ? phosphate() : Math.max(peakP, phosphate());
+      troughN = step == 0 ? nitrate() : Math.min(troughN, nitrate());
+      troughP = step == 0 ? phosphate() : Math.min(troughP, phosphate());
+    }
+    if (day == nextTest) {
+      nextTest += 5 + random.nextInt(6);
+    }
+    if (day == nextChange) {
+      nextChange += changeEvery + random.nextInt(3) - 1;
+    }
+    if (plant != null && day == nextThin) {
+      nextThin += 25 + random.nextInt(12);
+      double cut = Math.max(0, plantDry - thinnedTo);
+      if (cut > 0.05 * plantDry) {
+        plantDry -= cut;
+        log.add(
+            new LogEntry.Harvest(
+                at(day, 0.95),
+                "plant",
+                cut / dryShare() * Math.exp(0.2 * hands.nextGaussian()),
+                ""));
       }
     }
+    if (mechanical > 0 && day == nextClean) {
+      nextClean += 20 + random.nextInt(15);
+      caughtN *= 0.15;
+      caughtP *= 0.15;
+      log.add(new LogEntry.Clean(at(day, 0.96), "pad", ""));
+    }
+    if (adsorberG > 0 && day == nextRenew) {
+      nextRenew += 30 + random.nextInt(15);
+      held = 0;
+      log.add(new LogEntry.Renew(at(day, 0.97), "adsorber", adsorberG, ""));
+    }
+  }
+
+  private void change(double done) {
+    n += done * (tapN * trueVolume - n);
+    p += done * (tapP * trueVolume - p);
+    quickN *= 1 - 0.3 * done;
+    quickP *= 1 - 0.3 * done;
+  }
+
+  private double nitrate() {
+    return n / trueVolume * NO3_PER_N;
+  }
+
+  private double phosphate() {
+    return p / trueVolume * PO4_PER_P;
   }
 
   private double dryShare() {
@@ -540,8 +684,10 @@ public final class SyntheticTank {
         Optional.of(START.minusDays(300)),
         ZoneOffset.UTC,
         new Substrate(bottom, OptionalDouble.empty(), OptionalDouble.empty()),
+        Optional.empty(),
         Lines.NONE,
-        Limits.DEFAULT,
+        Limits.of(way.water, Optional.empty()),
+        Effort.DEFAULT,
         List.of(
             new SourceWater(
                 "tap",

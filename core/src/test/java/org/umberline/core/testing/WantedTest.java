@@ -3,14 +3,15 @@ package org.umberline.core.testing;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.umberline.core.TankBuilder;
 import org.umberline.core.calibration.Calibration;
-import org.umberline.core.planning.Plan;
-import org.umberline.core.planning.Planner;
+import org.umberline.core.planning.Advice;
+import org.umberline.core.planning.Advisor;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.upkeep.Care;
@@ -21,7 +22,12 @@ class WantedTest {
   private static final LocalDate TODAY = TankBuilder.START.plusDays(30);
 
   private static List<Wanted> wanted(TankModel tank, boolean young) {
-    Plan plan = new Planner(tank, Calibration.calibrate(tank, TODAY, 90, 100, 1)).plan();
+    Advice plan =
+        new Advisor(
+                tank,
+                Calibration.calibrate(tank, TODAY, 90, 100, 1),
+                TODAY.atTime(18, 0).toInstant(ZoneOffset.UTC))
+            .advise();
     List<Work> works = Work.of(tank, Care.NONE, Optional.empty(), TODAY, Map.of());
     return Wanted.of(tank, plan, works, young, TODAY);
   }

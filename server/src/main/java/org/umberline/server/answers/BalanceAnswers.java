@@ -16,9 +16,10 @@ import org.umberline.core.forecast.Projection;
 import org.umberline.core.judging.ChangeExperiment;
 import org.umberline.core.judging.ImpliedVolume;
 import org.umberline.core.ledger.PaperBalance;
+import org.umberline.core.planning.Advice;
+import org.umberline.core.planning.Advisor;
 import org.umberline.core.planning.BindingLimit;
-import org.umberline.core.planning.Plan;
-import org.umberline.core.planning.Planner;
+import org.umberline.core.planning.RoutineOutlook;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.simulation.Scenario;
 import org.umberline.core.tank.Line;
@@ -35,17 +36,16 @@ import org.umberline.server.exchange.Requests.Try;
 import org.umberline.server.exchange.Views;
 import org.umberline.tankfile.Figures;
 import org.umberline.tankfile.NotCounted;
+import org.umberline.wording.AdviceWords;
 
 /** Answers for the Balance page and for Rounds: asks the core and puts its numbers into views. */
 @Service
 public class BalanceAnswers {
-  /** What is changed at once is looked at again after this many days. Chosen. */
-  private static final double AT_ONCE_EVERY_DAYS = 7;
-
   /** Ammonia and nitrite are not looked at further ahead: a filter has grown in by then. */
   private static final int YOUNG_DAYS_AHEAD = 28;
 
   private final Posteriors posteriors;
+  private final Advices advices;
   private final Clock clock;
   private final AnswerCache<Views.BalanceView> balances;
   private final AnswerCache<Views.RoundsLineView> roundsLines;
@@ -53,7 +53,9 @@ public class BalanceAnswers {
   /** What was tried lately: handles go back and forth over the same few values. */
   private final AnswerCache<Views.OutlookView> tries;
 
-  public BalanceAnswers(Posteriors posteriors, Clock clock, Computations computations) {
+  public BalanceAnswers(
+      Posteriors posteriors, Advices advices, Clock clock, Computations computations) {
+    this.advices = advices;
     balances = new AnswerCache<>(computations, 100);
     roundsLines = new AnswerCache<>(computations, 300);
     tries = new AnswerCache<>(computations, 300);
@@ -72,55 +74,58 @@ public class BalanceAnswers {
   }
 
   private Views.BalanceView workOutBalance(Stored stored) {
-    Present now = posteriors.present(stored, stored.tank().lines());
-    Planner planner = now.planner();
-    Answer answer = answer(now, planner);
-    Projection alone = planner.projection(PlannedChanges.NONE);
+    Present now = advices.present(stored);
+    Advice advice = advices.of(stored);
+    Advisor advisor = now.advisor();
+    RoutineOutlook outlook = advisor.outlook(advice);
+    AdviceWords words = new AdviceWords(now.tank());
+    Projection alone = outlook.projection(PlannedChanges.NONE, now.horizon());
     return new Views.BalanceView(
         tankView(stored, now),
         linesView(now.tank().lines()),
-        now.tank().limits().intervalsDays(),
-        planner.largestChange().largestFraction(),
+        intervals(now.tank(), advice),
+        advisor.largest().largestFraction(),
         now.tank().limits().confidence(),
         now.standing().map(r -> routineView(now.tank(), r)).orElse(null),
-        answer.standingProbability,
-        answer.verdict,
-        answer.plan.today().why(),
-        answer.plan.testFirst().map(BalanceAnswers::testFirst).orElse(null),
-        answer.plan.today().until().orElse(null),
-        OtherWays.of(now, answer.plan),
-        outlook(now, planner, answer.routine, answer.binding),
+        Figures.rounded(advice.ways().get(0).probabilityWithinLines()),
+        advice.today().verdict().term(),
+        words.all(advice),
+        AdviceViews.today(advice),
+        AdviceViews.testFirst(advice, outlook),
+        AdviceViews.heldUntil(advice),
+        OtherWays.of(now, advice, advisor.background(advice), words),
+        outlook(now, outlook, advice.catchUp(), AdviceViews.routine(advice), binding(advice)),
         crossing(Forecast.of(alone, Nutrient.NITRATE, now.tank().lines())),
         crossing(Forecast.of(alone, Nutrient.PHOSPHATE, now.tank().lines())),
         Pasts.of(now),
         NotCounted.ofMakeUp(stored.tank()));
   }
 
+  /** The intervals a handle goes through: the keeper's own, or those that were looked at. */
+  private static List<Double> intervals(TankModel tank, Advice advice) {
+    List<Double> named = tank.limits().intervalsDays();
+    List<Double> looked = advice.options().stream().map(Advice.Option::everyDays).toList();
+    return !named.isEmpty() ? named : looked.isEmpty() ? Advisor.USUAL_INTERVALS : looked;
+  }
+
+  private static Optional<BindingLimit> binding(Advice advice) {
+    return advice.today().verdict() == Advice.Verdict.STUCK
+        ? advice.options().stream().map(Advice.Option::bindingLimit).findFirst()
+        : Optional.empty();
+  }
+
   /**
-   * What a make-up would be answered with, nearly: the smallest change of each interval, without
-   * all that else a plan looks at. Nothing is kept of it.
+   * What a make-up would be answered with; nothing is kept of it. What is not edited is answered as
+   * everywhere, to the digit; what is edited is learned anew from fewer draws.
    */
-  public Views.MakeUpEffectView effect(TankModel tried) {
-    Present now = posteriors.thoughtOf(tried);
-    Planner planner = now.planner();
-    boolean noneNeeded =
-        planner.recovery().isEmpty()
-            && planner.probabilityLeftAlone() >= now.tank().limits().confidence();
-    Optional<Routine> routine =
-        noneNeeded
-            ? Optional.empty()
-            : now.tank().limits().intervalsDays().stream()
-                .map(everyDays -> planner.tryFor(everyDays, planner.earliestStart()))
-                .filter(Plan.Option::feasible)
-                .min(Comparator.comparingDouble(o -> o.litresPer28Days().getAsDouble()))
-                .map(
-                    option ->
-                        new Routine(
-                            option.fraction().getAsDouble(),
-                            option.everyDays(),
-                            planner.earliestStart()));
-    String verdict = noneNeeded ? "skip" : routine.isPresent() ? "change" : "stuck";
-    Projection alone = planner.projection(PlannedChanges.NONE);
+  public Views.MakeUpEffectView effect(Stored stored, TankModel tried) {
+    boolean unedited = tried.equals(stored.tank());
+    Present now = unedited ? advices.present(stored) : posteriors.thoughtOf(tried);
+    Advisor advisor = now.advisor();
+    Advice advice = unedited ? advices.of(stored) : advisor.advise();
+    RoutineOutlook outlook = advisor.outlook(advice);
+    Optional<Routine> routine = AdviceViews.routine(advice);
+    Projection alone = outlook.projection(PlannedChanges.NONE, now.horizon());
     Forecast nitrate = Forecast.of(alone, Nutrient.NITRATE, now.tank().lines());
     Forecast phosphate = Forecast.of(alone, Nutrient.PHOSPHATE, now.tank().lines());
     return new Views.MakeUpEffectView(
@@ -135,76 +140,21 @@ public class BalanceAnswers {
             .toList(),
         nowView(nitrate),
         nowView(phosphate),
-        verdict,
+        advice.today().verdict().term(),
         routine.map(r -> routineView(now.tank(), r)).orElse(null),
         crossing(nitrate),
         crossing(phosphate),
-        Figures.rounded(
-            routine.map(planner::probability).orElseGet(planner::probabilityLeftAlone)));
-  }
-
-  /**
-   * What is answered for today.
-   *
-   * @param routine the routine to follow: the keeper's own where it holds, else the recommended one
-   */
-  private record Answer(
-      Plan plan,
-      Optional<Routine> routine,
-      String verdict,
-      double standingProbability,
-      Optional<BindingLimit> binding) {}
-
-  private static Answer answer(Present now, Planner planner) {
-    Plan plan = planner.plan();
-    double standingProbability = now.tank().routine().map(planner::probability).orElse(0.0);
-    boolean standingHolds = standingProbability >= now.tank().limits().confidence();
-    Optional<Routine> recommended =
-        plan.recommended().map(r -> new Routine(r.fraction(), r.everyDays(), r.nextOn()));
-    Optional<Routine> routine =
-        standingHolds && plan.recovery().isEmpty() ? now.tank().routine() : recommended;
-    boolean noneNeeded = plan.today().holdsThroughHorizon();
-    if (noneNeeded && !standingHolds) {
-      routine = Optional.empty();
-    }
-    if (plan.today().atOnce() && routine.isEmpty()) {
-      LocalDate tomorrow = now.today().plusDays(1);
-      routine =
-          plan.today().fraction().stream()
-              .mapToObj(fraction -> new Routine(fraction, AT_ONCE_EVERY_DAYS, tomorrow))
-              .findFirst();
-    }
-    boolean stuck = !noneNeeded && routine.isEmpty();
-    boolean dueByOwnRoutine =
-        standingHolds
-            && now.standing().isPresent()
-            && !now.standing().get().nextOn().isAfter(now.today());
-    String verdict;
-    if (plan.today().verdict() == Plan.Verdict.TEST_FIRST && !dueByOwnRoutine) {
-      verdict = "test-first";
-    } else if (stuck) {
-      verdict = "stuck";
-    } else if (plan.today().atOnce()
-        || !plan.recovery().isEmpty()
-        || dueByOwnRoutine
-        || (!standingHolds && plan.today().verdict() == Plan.Verdict.CHANGE)) {
-      verdict = "change";
-    } else {
-      verdict = "skip";
-    }
-    Optional<BindingLimit> binding =
-        stuck
-            ? plan.options().stream().map(Plan.Option::bindingLimit).findFirst()
-            : Optional.empty();
-    return new Answer(plan, routine, verdict, standingProbability, binding);
+        Figures.rounded(outlook.probability(routine)));
   }
 
   private static Views.OutlookView outlook(
-      Present now, Planner planner, Optional<Routine> routine, Optional<BindingLimit> binding) {
-    PlannedChanges changes = routine.map(planner::changes).orElse(PlannedChanges.NONE);
-    Projection projection = planner.projection(changes);
-    double probability =
-        routine.map(r -> planner.probability(r)).orElseGet(planner::probabilityLeftAlone);
+      Present now,
+      RoutineOutlook outlook,
+      List<Advice.Step> catchUp,
+      Optional<Routine> routine,
+      Optional<BindingLimit> binding) {
+    PlannedChanges changes = outlook.changes(routine);
+    Projection projection = outlook.projection(changes, now.horizon());
     Scenario scenario = now.posterior().scenario();
     return new Views.OutlookView(
         routine.map(r -> routineView(now.tank(), r)).orElse(null),
@@ -212,28 +162,15 @@ public class BalanceAnswers {
             .mapToObj(time -> scenario.date((int) time))
             .filter(day -> !day.isAfter(now.today().plusDays(now.horizon())))
             .toList(),
-        Figures.rounded(probability),
-        probability >= now.tank().limits().confidence(),
+        Figures.rounded(outlook.probability(routine)),
+        outlook.holds(routine),
         binding.map(BindingLimit::term).orElse(null),
         now.today().plusDays(now.horizon()),
-        recovery(now.tank(), planner),
-        measures(planner.measures(routine)),
+        catchUp.stream().map(AdviceViews::step).toList(),
+        measures(outlook.measures(routine)),
         nutrient(Forecast.of(projection, Nutrient.NITRATE, now.tank().lines())),
         nutrient(Forecast.of(projection, Nutrient.PHOSPHATE, now.tank().lines())),
         young(now, changes));
-  }
-
-  /** The changes that bring a tank back under its lines, where it is over one. */
-  static List<Views.RecoveryStepView> recovery(TankModel tank, Planner planner) {
-    return planner.recovery().stream()
-        .map(
-            step ->
-                new Views.RecoveryStepView(
-                    step.on(),
-                    step.fraction(),
-                    step.fraction() * tank.netVolumeL(),
-                    Figures.rounded(step.nitrateAfterMgL())))
-        .toList();
   }
 
   /** Ammonia and nitrite, where the filter grows in. */
@@ -258,7 +195,7 @@ public class BalanceAnswers {
         .toList();
   }
 
-  static Views.MeasuresView measures(Plan.Measures measures) {
+  static Views.MeasuresView measures(RoutineOutlook.Measures measures) {
     return new Views.MeasuresView(
         Figures.rounded(measures.probabilityWithinLines()),
         Figures.rounded(measures.nitratePeakMgL()),
@@ -269,11 +206,6 @@ public class BalanceAnswers {
         Figures.rounded(measures.litresPer28Days()),
         Figures.rounded(measures.minutesPer28Days()),
         Figures.rounded(measures.saltGramsPer28Days()));
-  }
-
-  private static Views.TestFirstView testFirst(Plan.TestFirst test) {
-    return new Views.TestFirstView(
-        test.analyte(), Figures.rounded(test.chance()), Figures.rounded(test.settles()));
   }
 
   /** The net volume that past changes speak for. */
@@ -305,37 +237,44 @@ public class BalanceAnswers {
             line(tried.nitrate(), stored.tank().lines().nitrate()),
             line(tried.phosphate(), stored.tank().lines().phosphate()));
     Present now = TriedLines.applied(posteriors.present(stored, lines), tried.tries());
-    Planner planner = now.planner();
+    boolean asStored = lines.equals(stored.tank().lines());
+    Advisor advisor = now.advisor();
+    List<Advice.Step> catchUp =
+        asStored
+            ? advices.of(stored).catchUp()
+            : tried.everyDays() == null ? List.of() : advisor.catchUpFor(tried.everyDays());
+    RoutineOutlook outlook = advisor.outlook(catchUp);
     if (tried.fraction() == null) {
-      return outlook(now, planner, Optional.empty(), Optional.empty());
+      return outlook(now, outlook, catchUp, Optional.empty(), Optional.empty());
     }
-    LocalDate earliest = planner.earliestStart();
+    LocalDate earliest = outlook.earliestStart();
     LocalDate first = tried.nextOn().isBefore(earliest) ? earliest : tried.nextOn();
     double fraction = tried.fraction();
     double everyDays = tried.everyDays();
     Optional<BindingLimit> binding = Optional.empty();
     if (tried.solve() == Solve.FRACTION) {
-      Plan.Option option = planner.tryFor(everyDays, first);
-      if (!option.feasible() && first.isAfter(earliest)) {
+      OptionalDouble enough = outlook.fractionFor(everyDays, first);
+      if (enough.isEmpty() && first.isAfter(earliest)) {
         // Waiting is what makes it impossible, perhaps: the first change may come sooner.
-        Plan.Option sooner = planner.tryFor(everyDays, earliest);
-        if (sooner.feasible()) {
-          option = sooner;
-          first = earliest;
-        }
+        enough = outlook.fractionFor(everyDays, earliest);
+        first = enough.isPresent() ? earliest : first;
       }
-      binding = Optional.of(option.bindingLimit());
-      fraction = option.fraction().orElse(planner.largestChange().largestFraction());
+      binding = enough.isPresent() ? Optional.empty() : Optional.of(outlook.limit());
+      fraction = enough.orElse(advisor.largest().largestFraction());
     } else if (tried.solve() == Solve.INTERVAL) {
-      OptionalDouble longest = planner.intervalFor(fraction, first);
+      List<Double> intervals =
+          now.tank().limits().intervalsDays().isEmpty()
+              ? Advisor.USUAL_INTERVALS
+              : now.tank().limits().intervalsDays();
+      OptionalDouble longest = outlook.intervalFor(fraction, first, intervals);
       if (longest.isEmpty() && first.isAfter(earliest)) {
-        longest = planner.intervalFor(fraction, earliest);
+        longest = outlook.intervalFor(fraction, earliest, intervals);
         first = longest.isPresent() ? earliest : first;
       }
-      everyDays = longest.orElse(now.tank().limits().intervalsDays().get(0));
+      everyDays = longest.orElse(intervals.get(0));
     }
     Routine routine = new Routine(Math.max(0.01, fraction), everyDays, first);
-    return outlook(now, planner, Optional.of(routine), binding);
+    return outlook(now, outlook, catchUp, Optional.of(routine), binding);
   }
 
   private static Line line(LineChange change, Line stored) {
@@ -362,30 +301,30 @@ public class BalanceAnswers {
   }
 
   private Views.RoundsLineView workOutRoundsLine(Stored stored) {
-    Present now = posteriors.present(stored, stored.tank().lines());
-    Planner planner = now.planner();
-    Answer answer = answer(now, planner);
-    Projection alone = planner.projection(PlannedChanges.NONE);
+    Present now = advices.present(stored);
+    Advice advice = advices.of(stored);
+    RoutineOutlook outlook = now.advisor().outlook(advice);
+    Projection alone = outlook.projection(PlannedChanges.NONE, now.horizon());
     Forecast nitrate = Forecast.of(alone, Nutrient.NITRATE, now.tank().lines());
     Forecast phosphate = Forecast.of(alone, Nutrient.PHOSPHATE, now.tank().lines());
     OptionalDouble fraction =
-        answer.plan.recovery().isEmpty()
-            ? answer
-                .routine
+        advice.today().fraction().isPresent()
+            ? advice.today().fraction()
+            : advice
+                .recommended()
                 .map(r -> OptionalDouble.of(r.fraction()))
-                .orElse(OptionalDouble.empty())
-            : answer.plan.today().fraction();
+                .orElse(OptionalDouble.empty());
     Optional<LocalDate> on =
-        answer.verdict.equals("change")
+        advice.today().fraction().isPresent()
             ? Optional.of(now.today())
-            : answer.routine.map(Routine::nextOn).or(() -> answer.plan.today().until());
+            : advice.today().skipUntil();
     return new Views.RoundsLineView(
         tankView(stored, now),
-        answer.verdict,
+        advice.today().verdict().term(),
         fraction.isPresent() ? fraction.getAsDouble() : null,
         fraction.isPresent() ? fraction.getAsDouble() * now.tank().netVolumeL() : null,
         on.orElse(null),
-        String.join(" ", answer.plan.today().why()),
+        String.join(" ", new AdviceWords(now.tank()).why(advice)),
         nitrate
             .ceiling()
             .flatMap(Forecast.Ceiling::likely)
@@ -397,8 +336,8 @@ public class BalanceAnswers {
         daysSince(now, LogEntry.WaterChange.class),
         stored.site(),
         now.standing().map(r -> routineView(now.tank(), r)).orElse(null),
-        answer.routine.map(r -> routineView(now.tank(), r)).orElse(null),
-        answer.plan.testFirst().map(BalanceAnswers::testFirst).orElse(null),
+        AdviceViews.routine(advice).map(r -> routineView(now.tank(), r)).orElse(null),
+        AdviceViews.testFirst(advice, outlook),
         due(stored, now).stream()
             .map(
                 work ->

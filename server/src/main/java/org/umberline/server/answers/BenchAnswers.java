@@ -16,7 +16,7 @@ import org.umberline.core.calibration.Posterior;
 import org.umberline.core.calibration.Quantiles;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.judging.Surprise;
-import org.umberline.core.planning.Plan;
+import org.umberline.core.planning.Advice;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Kit;
 import org.umberline.core.tank.KitMethod;
@@ -50,6 +50,7 @@ public class BenchAnswers {
 
   private final TankRecords tanks;
   private final Posteriors posteriors;
+  private final Advices advices;
   private final PhotometerLine photometer;
   private final Clock clock;
   private final AnswerCache<Views.BenchTankView> benches;
@@ -59,7 +60,9 @@ public class BenchAnswers {
       Posteriors posteriors,
       PhotometerLine photometer,
       Clock clock,
-      Computations computations) {
+      Computations computations,
+      Advices advices) {
+    this.advices = advices;
     benches = new AnswerCache<>(computations, 300);
     this.tanks = tanks;
     this.posteriors = posteriors;
@@ -88,10 +91,10 @@ public class BenchAnswers {
   private Views.BenchTankView view(Stored stored) {
     Present now = posteriors.present(stored, stored.tank().lines());
     TankModel tank = now.tank();
-    Plan plan = now.planner().plan();
+    Advice advice = advices.of(stored);
     List<Work> works = Work.of(tank, stored.care(), now.standing(), now.today(), Map.of());
     boolean young = now.posterior().scenario().isNew();
-    List<Wanted> wanted = Wanted.of(tank, plan, works, young, now.today());
+    List<Wanted> wanted = Wanted.of(tank, advice, works, young, now.today());
     List<Views.BenchTestView> tests = new ArrayList<>();
     for (Wanted one : wanted) {
       tests.add(test(stored, now, one.analyte(), kitFor(tank, one.analyte()), one.why()));

@@ -9,8 +9,8 @@ import org.umberline.core.change.ChangeWater;
 import org.umberline.core.change.RunSheet;
 import org.umberline.core.change.RunSheets;
 import org.umberline.core.forecast.Nutrient;
-import org.umberline.core.planning.Plan;
-import org.umberline.core.planning.Planner;
+import org.umberline.core.planning.Advice;
+import org.umberline.core.planning.Levels;
 import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.TankModel;
@@ -23,10 +23,10 @@ import org.umberline.tankfile.Figures;
 /** Run sheets of water changes. */
 @Service
 public class ChangeAnswers {
-  private final Posteriors posteriors;
+  private final Advices advices;
 
-  public ChangeAnswers(Posteriors posteriors) {
-    this.posteriors = posteriors;
+  public ChangeAnswers(Advices advices) {
+    this.advices = advices;
   }
 
   /**
@@ -35,9 +35,10 @@ public class ChangeAnswers {
    * @param fraction of the net volume; empty for what the plan says
    */
   public Views.RunSheetView sheet(Stored stored, Optional<Double> fraction) {
-    Present now = posteriors.present(stored, stored.tank().lines());
-    Planner planner = now.planner();
-    double share = fraction.orElseGet(() -> planned(now, planner));
+    Present now = advices.present(stored);
+    Advice advice = advices.of(stored);
+    Levels known = now.advisor().levels();
+    double share = fraction.orElseGet(() -> planned(now, advice));
     if (!(share > 0 && share <= 1)) {
       throw Refused.field("fraction", String.valueOf(share), "over 0 to 1");
     }
@@ -45,19 +46,25 @@ public class ChangeAnswers {
     Blend blend = tank.changeWater();
     RunSheets.Levels levels =
         new RunSheets.Levels(
-            planner.levelNow(Nutrient.NITRATE),
-            planner.levelNow(Nutrient.PHOSPHATE),
-            planner.levelOfChangeWater(Nutrient.NITRATE),
-            planner.levelOfChangeWater(Nutrient.PHOSPHATE));
+            known.now(Nutrient.NITRATE),
+            known.now(Nutrient.PHOSPHATE),
+            known.ofChangeWater(Nutrient.NITRATE),
+            known.ofChangeWater(Nutrient.PHOSPHATE));
     return view(stored, now, RunSheets.of(tank, stored.care(), share, blend, levels));
   }
 
-  /** What the plan wants today, else what the routine takes next, else a quarter. */
-  private static double planned(Present now, Planner planner) {
-    Plan plan = planner.plan();
-    return plan.today().fraction().isPresent()
-        ? plan.today().fraction().getAsDouble()
-        : now.standing().map(Routine::fraction).orElse(0.25);
+  /** What is advised today, else what comes next, else what the routine takes, else a quarter. */
+  private static double planned(Present now, Advice advice) {
+    return advice
+        .today()
+        .fraction()
+        .orElseGet(
+            () ->
+                advice
+                    .recommended()
+                    .map(Advice.Recommended::fraction)
+                    .or(() -> now.standing().map(Routine::fraction))
+                    .orElse(0.25));
   }
 
   private static Views.RunSheetView view(Stored stored, Present now, RunSheet sheet) {

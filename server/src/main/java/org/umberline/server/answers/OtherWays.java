@@ -1,16 +1,19 @@
 package org.umberline.server.answers;
 
-import org.umberline.core.planning.Plan;
+import org.umberline.core.planning.Advice;
+import org.umberline.core.planning.Background;
 import org.umberline.server.exchange.Views;
 import org.umberline.tankfile.Figures;
+import org.umberline.wording.AdviceWords;
 
-/** What else than the answer would help, and what the arithmetic of changes says beside it. */
+/** What stands beside the advice: intervals, ways, what else helps. */
 final class OtherWays {
   private OtherWays() {}
 
-  static Views.OtherWaysView of(Present now, Plan plan) {
+  static Views.OtherWaysView of(
+      Present now, Advice advice, Background background, AdviceWords words) {
     return new Views.OtherWaysView(
-        plan.options().stream()
+        advice.options().stream()
             .map(
                 option ->
                     new Views.OptionView(
@@ -18,18 +21,40 @@ final class OtherWays {
                         option.fraction().isPresent() ? option.fraction().getAsDouble() : null,
                         option.feasible(),
                         option.bindingLimit().term(),
-                        Figures.rounded(option.probabilityWithinLines())))
+                        Figures.rounded(option.probabilityWithinLines()),
+                        option.minutesPer28Days().isPresent()
+                            ? Figures.rounded(option.minutesPer28Days().getAsDouble())
+                            : null))
             .toList(),
-        plan.otherLevers().stream()
+        advice.ways().stream()
             .map(
-                lever ->
-                    new Views.LeverView(
-                        lever.lever(),
-                        Figures.rounded(lever.change()),
-                        Figures.rounded(lever.effectNitrateMgLPerWeek()),
-                        Figures.rounded(lever.effectPhosphateMgLPerWeek())))
+                way ->
+                    new Views.WayView(
+                        way.kind(),
+                        way.nowFraction().isPresent() ? way.nowFraction().getAsDouble() : null,
+                        way.fraction(),
+                        way.everyDays(),
+                        way.startsOn(),
+                        way.holds(),
+                        Figures.rounded(way.probabilityWithinLines()),
+                        Figures.rounded(way.litresPer28Days()),
+                        Figures.rounded(way.minutesPer28Days()),
+                        Figures.rounded(way.saltGramsPer28Days())))
             .toList(),
-        plan.blends().stream()
+        advice.helps().stream()
+            .map(
+                help ->
+                    new Views.HelpView(
+                        help.lever(),
+                        Figures.rounded(help.amount()),
+                        help.unit(),
+                        help.of().orElse(null),
+                        words.lever(help),
+                        help.fraction().isPresent() ? help.fraction().getAsDouble() : null,
+                        help.everyDays(),
+                        Figures.rounded(help.minutesPer28Days())))
+            .toList(),
+        advice.blends().stream()
             .map(
                 blend ->
                     new Views.BlendView(
@@ -38,14 +63,15 @@ final class OtherWays {
                         Figures.rounded(blend.fraction()),
                         blend.everyDays()))
             .toList(),
-        plan.drip().map(drip -> Figures.rounded(drip.litresPerDay())).orElse(null),
+        background.dripLitresPerDay().isPresent()
+            ? Figures.rounded(background.dripLitresPerDay().getAsDouble())
+            : null,
         new Views.NoChangeView(
-            plan.noChange().feasible(),
-            Figures.rounded(plan.noChange().netNitrogenMgPerDay()),
-            Figures.rounded(plan.noChange().floatingPlantsGPerWeek()),
-            Figures.rounded(plan.noChange().deepBedM2())),
-        plan.notes(),
-        Figures.rounded(plan.upkeep().now().over90Days()),
-        Figures.rounded(plan.upkeep().alkalinityUsedDkhPerWeek()));
+            background.heldWithoutChange(),
+            Figures.rounded(background.netNitrogenMgPerDay()),
+            Figures.rounded(background.floatingPlantsGPerWeek()),
+            Figures.rounded(background.deepBedM2())),
+        Figures.rounded(background.waterNow().over90Days()),
+        Figures.rounded(background.alkalinityUsedDkhPerWeek()));
   }
 }

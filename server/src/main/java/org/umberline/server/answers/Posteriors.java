@@ -2,6 +2,7 @@ package org.umberline.server.answers;
 
 import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Map;
 import java.util.Optional;
@@ -13,7 +14,7 @@ import org.springframework.stereotype.Component;
 import org.umberline.core.calibration.Calibration;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.calibration.Progress;
-import org.umberline.core.tank.Limits;
+import org.umberline.core.planning.Advisor;
 import org.umberline.core.tank.Lines;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Routine;
@@ -74,8 +75,9 @@ public class Posteriors {
   }
 
   private Present present(TankModel stored, Lines lines, Calibrated posterior) {
-    TankModel known = stored.knownAt(clock.instant()).withLines(lines);
-    LocalDate today = known.dayOf(clock.instant());
+    Instant now = clock.instant();
+    TankModel known = stored.knownAt(now).withLines(lines);
+    LocalDate today = known.dayOf(now);
     Optional<Routine> standing =
         known
             .routine()
@@ -86,12 +88,13 @@ public class Posteriors {
                         .orElse(routine));
     TankModel tank = known.withRoutine(standing.map(r -> Present.stillToCome(r, today)));
     int horizon = tank.limits().horizonDays();
-    return new Present(tank, today, horizon, posterior.of(tank, today, horizon), standing);
+    return new Present(
+        tank, now, today, horizon, posterior.of(tank, today, Advisor.daysAhead(tank)), standing);
   }
 
   private Posterior of(UUID id, TankModel tank, LocalDate day, int days) {
     return cache.get(
-        new Key(essence(tank), day, days),
+        new Key(tank.withoutWishes(), day, days),
         key -> {
           computed.incrementAndGet();
           Progress ceiling = ceiling();
@@ -126,10 +129,6 @@ public class Posteriors {
   public OptionalDouble progress(UUID id) {
     Double share = underWay.get(id);
     return share == null ? OptionalDouble.empty() : OptionalDouble.of(share);
-  }
-
-  private static TankModel essence(TankModel tank) {
-    return tank.withRoutine(Optional.empty()).withLines(Lines.NONE).withLimits(Limits.DEFAULT);
   }
 
   /** How many posteriors have been computed since the start. */

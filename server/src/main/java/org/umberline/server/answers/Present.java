@@ -1,10 +1,11 @@
 package org.umberline.server.answers;
 
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.umberline.core.calibration.Posterior;
-import org.umberline.core.planning.Planner;
+import org.umberline.core.planning.Advisor;
 import org.umberline.core.planning.Try;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Routine;
@@ -16,15 +17,21 @@ import org.umberline.core.tank.TankModel;
  * @param standing the keeper's routine; its next day may be past when a change was missed
  */
 record Present(
-    TankModel tank, LocalDate today, int horizon, Posterior posterior, Optional<Routine> standing) {
+    TankModel tank,
+    Instant now,
+    LocalDate today,
+    int horizon,
+    Posterior posterior,
+    Optional<Routine> standing) {
 
   /** The routine as it can still be kept: one whose day is past starts tomorrow. */
   static Routine stillToCome(Routine routine, LocalDate today) {
     return routine.nextOn().isAfter(today) ? routine : routine.startingOn(today.plusDays(1));
   }
 
-  Planner planner() {
-    return new Planner(tank, posterior);
+  /** The judgement of this tank, with the keeper's routine as it stands. */
+  Advisor advisor() {
+    return new Advisor(tank.withRoutine(standing), posterior, now);
   }
 
   /** The tank as it would go on with something done otherwise from tomorrow. */
@@ -33,7 +40,7 @@ record Present(
       return this;
     }
     TankModel changed = Try.apply(tank, today, horizon, tries);
-    return new Present(changed, today, horizon, posterior.goingOnAs(changed), standing);
+    return new Present(changed, now, today, horizon, posterior.goingOnAs(changed), standing);
   }
 
   Optional<LocalDate> last(Class<? extends LogEntry> kind) {

@@ -9,8 +9,7 @@ import java.util.OptionalInt;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.umberline.core.planning.Absence;
-import org.umberline.core.planning.Plan;
-import org.umberline.core.planning.Planner;
+import org.umberline.core.planning.Advice;
 import org.umberline.core.tank.Feeding;
 import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.TankModel;
@@ -24,23 +23,21 @@ import org.umberline.server.exchange.Requests;
 import org.umberline.server.exchange.Views;
 import org.umberline.server.failure.Refused;
 import org.umberline.tankfile.Figures;
+import org.umberline.wording.AdviceWords;
 
 /** Recurring work over all tanks, and what an absence does to one. */
 @Service
 public class UpkeepAnswers {
-  /** What cleaning more often must take out a week to be worth a word, mg/L. Chosen. */
-  private static final double HARDLY_NITRATE_MG_L = 0.1;
-
-  private static final double HARDLY_PHOSPHATE_MG_L = 0.01;
 
   private final TankRecords tanks;
   private final Posteriors posteriors;
-  private final AnswerCache<Known> outlooks;
+  private final Advices advices;
+  private final AnswerCache<GearOutlook> outlooks;
 
   /** What the model knows of a tank's gear. */
-  private record Known(GearOutlook outlook, Optional<Plan.Lever> cleaning) {}
-
-  public UpkeepAnswers(TankRecords tanks, Posteriors posteriors, Computations computations) {
+  public UpkeepAnswers(
+      TankRecords tanks, Posteriors posteriors, Computations computations, Advices advices) {
+    this.advices = advices;
     outlooks = new AnswerCache<>(computations, 300);
     this.tanks = tanks;
     this.posteriors = posteriors;
@@ -54,22 +51,16 @@ public class UpkeepAnswers {
       GearOutlook outlook,
       List<Work> works,
       Schedule schedule,
-      Planner planner,
-      Optional<Plan.Lever> cleaning) {}
+      Advice advice) {}
 
   LaidOut layOut(Stored stored, int days) {
-    Present now = posteriors.present(stored, stored.tank().lines());
-    Planner planner = now.planner();
-    Known known =
+    Present now = advices.present(stored);
+    GearOutlook outlook =
         outlooks.get(
             stored,
             now.today(),
             "",
-            () ->
-                new Known(
-                    GearOutlook.of(now.tank(), now.posterior(), now.today()),
-                    planner.cleaningWeekly()));
-    GearOutlook outlook = known.outlook();
+            () -> GearOutlook.of(now.tank(), now.posterior(), now.today()));
     List<Work> works =
         Work.of(stored.tank(), stored.care(), now.standing(), now.today(), outlook.foreseen());
     return new LaidOut(
@@ -79,8 +70,7 @@ public class UpkeepAnswers {
         outlook,
         works,
         Schedule.of(stored.tank(), stored.care(), works, now.standing(), now.today(), days),
-        planner,
-        known.cleaning());
+        advices.of(stored));
   }
 
   /** The work of every tank over the next days. */
@@ -133,7 +123,7 @@ public class UpkeepAnswers {
                     new Views.CatchUpView(
                         missed.missed(),
                         missed.since(),
-                        BalanceAnswers.recovery(tank, laidOut.planner)))
+                        laidOut.advice.catchUp().stream().map(AdviceViews::step).toList()))
             .orElse(null));
   }
 
@@ -157,17 +147,13 @@ public class UpkeepAnswers {
             + " at the earliest.";
       }
     }
-    if (work.kind() == Work.Kind.CLEAN && laidOut.cleaning.isPresent()) {
-      double nitrate = Math.max(0, -laidOut.cleaning.get().effectNitrateMgLPerWeek());
-      double phosphate = Math.max(0, -laidOut.cleaning.get().effectPhosphateMgLPerWeek());
-      if (nitrate < HARDLY_NITRATE_MG_L && phosphate < HARDLY_PHOSPHATE_MG_L) {
-        return "Cleaned more often it would take out hardly more.";
-      }
-      return "Cleaned weekly it would take out {"
-          + Math.round(10 * nitrate) / 10.0
-          + " mg/L NO3} and {"
-          + Math.round(100 * phosphate) / 100.0
-          + " mg/L PO4} more a week.";
+    if (work.kind() == Work.Kind.CLEAN) {
+      return laidOut.advice.helps().stream()
+          .filter(help -> help.lever() == Advice.Lever.MEDIA_CLEANING)
+          .filter(help -> help.of().filter(work.subject()::equals).isPresent())
+          .map(new AdviceWords(laidOut.stored.tank())::help)
+          .findFirst()
+          .orElse("");
     }
     return "";
   }
@@ -262,7 +248,6 @@ public class UpkeepAnswers {
     }
     double share = ration > 0 ? request.gramsPerDay() / ration : 0;
     Absence absence = Absence.of(now.tank(), now.posterior(), request.from(), request.to(), share);
-    Planner planner = now.planner();
     int days = (int) ChronoUnit.DAYS.between(request.from(), request.to()) + 1;
     return new Views.AbsenceView(
         days,
@@ -274,7 +259,7 @@ public class UpkeepAnswers {
         absence.changeOn(),
         absence.testOn(),
         now.tank().limits().confidence(),
-        planner.largestChange().largestFraction());
+        now.advisor().largest().largestFraction());
   }
 
   private static Views.AbsenceOutcomeView outcome(TankModel tank, Absence.Outcome outcome) {

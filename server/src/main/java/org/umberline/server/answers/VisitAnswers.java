@@ -8,8 +8,8 @@ import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.umberline.core.forecast.Nutrient;
-import org.umberline.core.planning.Plan;
-import org.umberline.core.planning.Planner;
+import org.umberline.core.planning.Advice;
+import org.umberline.core.planning.Levels;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.upkeep.Schedule;
@@ -24,6 +24,7 @@ import org.umberline.server.persistence.VisitEntity;
 import org.umberline.server.persistence.Visits;
 import org.umberline.tankfile.Figures;
 import org.umberline.tankfile.shorthand.Shorthand;
+import org.umberline.wording.AdviceWords;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Visits to tanks that are looked after for others: a baseline on arrival, a page on leaving. */
@@ -33,7 +34,7 @@ public class VisitAnswers {
 
   private final Visits visits;
   private final Keepers keepers;
-  private final Posteriors posteriors;
+  private final Advices advices;
   private final UpkeepAnswers upkeep;
   private final Transactions transactions;
   private final JsonMapper json;
@@ -43,7 +44,7 @@ public class VisitAnswers {
   public VisitAnswers(
       Visits visits,
       Keepers keepers,
-      Posteriors posteriors,
+      Advices advices,
       UpkeepAnswers upkeep,
       Transactions transactions,
       JsonMapper json,
@@ -52,7 +53,7 @@ public class VisitAnswers {
     this.computations = computations;
     this.visits = visits;
     this.keepers = keepers;
-    this.posteriors = posteriors;
+    this.advices = advices;
     this.upkeep = upkeep;
     this.transactions = transactions;
     this.json = json;
@@ -118,14 +119,14 @@ public class VisitAnswers {
   }
 
   private Views.StandingView standing(Stored stored) {
-    Present now = posteriors.present(stored, stored.tank().lines());
-    Planner planner = now.planner();
-    Plan plan = planner.plan();
+    Present now = advices.present(stored);
+    Advice advice = advices.of(stored);
+    Levels levels = now.advisor().levels();
     return new Views.StandingView(
-        Figures.rounded(planner.levelNow(Nutrient.NITRATE)),
-        Figures.rounded(planner.levelNow(Nutrient.PHOSPHATE)),
-        plan.today().verdict().term(),
-        plan.today().why());
+        Figures.rounded(levels.now(Nutrient.NITRATE)),
+        Figures.rounded(levels.now(Nutrient.PHOSPHATE)),
+        advice.today().verdict().term(),
+        new AdviceWords(now.tank()).why(advice));
   }
 
   /** The page that is left behind. */

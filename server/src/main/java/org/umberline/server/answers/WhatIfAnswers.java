@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
-import org.umberline.core.planning.Planner;
+import org.umberline.core.planning.RoutineOutlook;
 import org.umberline.core.tank.Routine;
 import org.umberline.server.answers.TankRecords.Stored;
 import org.umberline.server.exchange.Requests;
@@ -24,6 +24,7 @@ public class WhatIfAnswers {
 
   private final WhatIfs whatIfs;
   private final Posteriors posteriors;
+  private final Advices advices;
   private final Transactions transactions;
   private final JsonMapper json;
   private final Clock clock;
@@ -35,7 +36,9 @@ public class WhatIfAnswers {
       Transactions transactions,
       JsonMapper json,
       Clock clock,
-      Computations computations) {
+      Computations computations,
+      Advices advices) {
+    this.advices = advices;
     this.computations = computations;
     this.whatIfs = whatIfs;
     this.posteriors = posteriors;
@@ -89,15 +92,15 @@ public class WhatIfAnswers {
   /** Today's routine, none, and every kept what-if, on one posterior. */
   public Views.ComparisonView comparison(Stored stored) {
     Present now = posteriors.present(stored, stored.tank().lines());
-    Planner planner = now.planner();
+    RoutineOutlook outlook = advices.outlook(stored, now);
     List<Views.SavedWhatIfView> saved =
         whatIfs.findByTankIdOrderBySavedAt(stored.id()).stream()
             .map(entity -> view(stored, entity))
             .toList();
     return new Views.ComparisonView(
         now.tank().routine().map(r -> BalanceAnswers.routineView(now.tank(), r)).orElse(null),
-        BalanceAnswers.measures(planner.measures(now.tank().routine())),
-        BalanceAnswers.measures(planner.measures(Optional.empty())),
+        BalanceAnswers.measures(outlook.measures(now.tank().routine())),
+        BalanceAnswers.measures(outlook.measures(Optional.empty())),
         saved);
   }
 
@@ -117,13 +120,13 @@ public class WhatIfAnswers {
   private Measured measured(Stored stored, Requests.Try tried) {
     Present now =
         TriedLines.applied(posteriors.present(stored, stored.tank().lines()), tried.tries());
-    Planner planner = now.planner();
+    RoutineOutlook outlook = advices.outlook(stored, now);
     Optional<Routine> routine =
         tried.fraction() == null
             ? Optional.empty()
             : Optional.of(
                 Present.stillToCome(
                     new Routine(tried.fraction(), tried.everyDays(), tried.nextOn()), now.today()));
-    return new Measured(routine, BalanceAnswers.measures(planner.measures(routine)));
+    return new Measured(routine, BalanceAnswers.measures(outlook.measures(routine)));
   }
 }

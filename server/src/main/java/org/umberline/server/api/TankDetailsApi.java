@@ -190,7 +190,7 @@ class TankDetailsApi {
       @Valid @RequestBody Requests.MakeUpTry request) {
     Stored stored = tanks.one(id, keeper.keeperId());
     TankModel tried = tanks.withMakeUp(stored.tank(), request.file());
-    return computations.run(() -> balances.effect(tried));
+    return computations.run(() -> balances.effect(stored, tried));
   }
 
   @PutMapping("/make-up")

@@ -45,7 +45,7 @@ class TanksApi {
   /** Every tank of the keeper, most urgent first. */
   @GetMapping("/rounds")
   List<Views.RoundsLineView> rounds(@SignedIn.Keeper SignedIn keeper) {
-    List<String> urgency = List.of("stuck", "change", "test-first", "skip");
+    List<String> urgency = List.of("act-now", "stuck", "change", "test-first", "skip");
     return tanks.all(keeper.keeperId()).stream()
         .map(answers::rounds)
         .sorted(java.util.Comparator.comparingInt(line -> urgency.indexOf(line.verdict())))

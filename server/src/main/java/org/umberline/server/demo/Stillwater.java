@@ -15,7 +15,7 @@ final class Stillwater extends InventedTank {
 
   @Override
   Truth truth() {
-    return new Truth(0.76, 0.42, 0.012, 1, 1, 1, 15, 0.6);
+    return new Truth(0.92, 0.42, 0.012, 1, 1, 1, 15, 0.6);
   }
 
   @Override

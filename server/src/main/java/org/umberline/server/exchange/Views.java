@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.UUID;
+import org.umberline.core.planning.Advice;
 
 /** What the API sends. Every number is in the unit its name or its neighbour says. */
 public final class Views {
@@ -108,14 +109,38 @@ public final class Views {
       @Schema(nullable = true) Double fraction,
       boolean feasible,
       String bindingLimit,
-      double probabilityWithinLines) {}
+      double probabilityWithinLines,
+      @Schema(nullable = true) Double minutesPer28Days) {}
 
-  @Schema(name = "Lever", description = "effects are mg/L of the ion a week")
-  public record LeverView(
-      String lever,
-      double change,
-      double effectNitrateMgLPerWeek,
-      double effectPhosphateMgLPerWeek) {}
+  @Schema(
+      name = "Way",
+      description = "a routine beside the advice; a fraction of 0 means that no changes are made")
+  public record WayView(
+      Advice.WayKind kind,
+      @Schema(nullable = true) Double nowFraction,
+      double fraction,
+      double everyDays,
+      LocalDate startsOn,
+      boolean holds,
+      double probabilityWithinLines,
+      double litresPer28Days,
+      double minutesPer28Days,
+      double saltGramsPer28Days) {}
+
+  @Schema(
+      name = "Help",
+      description =
+          "what else helps, in words, and the share that is enough then: 0 when no change is"
+              + " needed, absent when none is enough or the matter is another")
+  public record HelpView(
+      Advice.Lever lever,
+      double amount,
+      Advice.AmountUnit unit,
+      @Schema(nullable = true) String of,
+      String words,
+      @Schema(nullable = true) Double fraction,
+      double everyDays,
+      double minutesPer28Days) {}
 
   @Schema(name = "BlendAdvice")
   public record BlendView(String water, double share, double fraction, double everyDays) {}
@@ -130,11 +155,11 @@ public final class Views {
   @Schema(name = "OtherWays")
   public record OtherWaysView(
       List<OptionView> options,
-      List<LeverView> levers,
+      List<WayView> ways,
+      List<HelpView> helps,
       List<BlendView> blends,
       @Schema(nullable = true) Double dripLitresPerDay,
       NoChangeView noChange,
-      List<String> notes,
       double shareOfWaterOver90Days,
       double alkalinityUsedDkhPerWeek) {}
 
@@ -180,6 +205,23 @@ public final class Views {
       LocalDate on, double fraction, double litres, double nitrateAfterMgL) {}
 
   @Schema(
+      name = "Today",
+      description =
+          "what leads today; fraction and litres only when water is to be changed today; reasons"
+              + " and remarks are the kinds of what stands in why, in order")
+  public record TodayView(
+      Advice.Verdict verdict,
+      @Schema(nullable = true) Double fraction,
+      @Schema(nullable = true) Double litres,
+      @Schema(nullable = true) LocalDate latestSafeDay,
+      @Schema(nullable = true) LocalDate skipUntil,
+      @Schema(nullable = true) LocalDate noneNeededUntil,
+      @Schema(nullable = true) LocalDate waitingUntil,
+      @Schema(nullable = true) Double chanceIfWaiting,
+      List<Advice.Kind> reasons,
+      List<Advice.Kind> remarks) {}
+
+  @Schema(
       name = "Balance",
       description =
           "the first page of a tank: shown is the routine to follow, the keeper's own where it"
@@ -195,6 +237,7 @@ public final class Views {
       double standingProbability,
       String verdict,
       List<String> why,
+      TodayView today,
       @Schema(nullable = true) TestFirstView testFirst,
       @Schema(nullable = true) LocalDate holdsUntilWithoutChange,
       OtherWaysView otherWays,

@@ -2,6 +2,7 @@ package org.umberline.server.demo;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.function.Function;
@@ -12,8 +13,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.umberline.core.calibration.Calibration;
 import org.umberline.core.calibration.Posterior;
-import org.umberline.core.planning.Plan;
-import org.umberline.core.planning.Planner;
+import org.umberline.core.planning.Advice;
+import org.umberline.core.planning.Advisor;
 import org.umberline.core.tank.KitMethod;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Qualifier;
@@ -87,25 +88,25 @@ class DemoTanksTest {
     return Calibration.calibrate(tank, TODAY, 90, DRAWS, 1);
   }
 
-  private static Plan plan(TankModel tank) {
-    return new Planner(tank, posterior(tank)).plan();
+  private static Advice advice(TankModel tank) {
+    Instant now = TODAY.atTime(12, 0).atZone(tank.timeZone()).toInstant();
+    return new Advisor(tank, posterior(tank), now).advise();
   }
 
   @Test
   void stillwaterClimbsOverItsLineAndItsRoutineIsNotEnough() {
-    TankModel tank = new Stillwater(TODAY).grow();
-    Planner planner = new Planner(tank, posterior(tank));
-    assertThat(planner.probabilityLeftAlone()).isLessThan(0.1);
-    assertThat(planner.probability(tank.routine().orElseThrow()))
-        .isLessThan(tank.limits().confidence());
-    assertThat(planner.plan().recommended()).isPresent();
+    Advice advice = advice(new Stillwater(TODAY).grow());
+    assertThat(advice.ways().get(0).holds()).isFalse();
+    assertThat(advice.remarks().stream().map(Advice.Reason::kind))
+        .contains(Advice.Kind.HABIT_FAILS);
+    assertThat(advice.recommended()).isPresent();
   }
 
   @Test
   void paddyNeedsNoChange() {
-    Plan plan = plan(new Paddy(TODAY).grow());
-    assertThat(plan.today().verdict()).isEqualTo(Plan.Verdict.SKIP);
-    assertThat(plan.noChange().feasible()).isTrue();
+    Advice advice = advice(new Paddy(TODAY).grow());
+    assertThat(advice.today().verdict()).isEqualTo(Advice.Verdict.SKIP);
+    assertThat(advice.today().fraction()).isEmpty();
   }
 
   @Test
@@ -124,8 +125,7 @@ class DemoTanksTest {
 
   @Test
   void quarryWantsATestFirst() {
-    Plan plan = plan(new Quarry(TODAY).grow());
-    assertThat(plan.testFirst()).isPresent();
-    assertThat(plan.today().verdict()).isEqualTo(Plan.Verdict.TEST_FIRST);
+    Advice advice = advice(new Quarry(TODAY).grow());
+    assertThat(advice.today().verdict()).isEqualTo(Advice.Verdict.TEST_FIRST);
   }
 }

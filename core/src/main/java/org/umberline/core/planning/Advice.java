@@ -1,0 +1,340 @@
+package org.umberline.core.planning;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.Term;
+
+/**
+ * What to do with a tank: said once, shown everywhere. Numbers and typed reasons, no sentences.
+ *
+ * @param asOf the day it is given on
+ * @param catchUp changes that are made once, in order, before any routine; the first may be today
+ * @param recommended the routine after them; empty when none is needed or possible
+ * @param binding the line that keeps the changes from being smaller or fewer
+ * @param options the smallest sufficient change for each interval
+ * @param ways the keeper's own routine and others beside it, on the same draws
+ * @param helps what else would help, each with the routine that it leaves
+ * @param blends where no routine is possible, the shares of another water that make one so
+ * @param asks tests that could change the advice, the most telling first
+ * @param remarks what else is to be known
+ */
+public record Advice(
+    LocalDate asOf,
+    Today today,
+    List<Step> catchUp,
+    Optional<Recommended> recommended,
+    Optional<Binding> binding,
+    List<Option> options,
+    List<Way> ways,
+    List<Help> helps,
+    List<Blended> blends,
+    List<Ask> asks,
+    List<Reason> remarks) {
+
+  /** What leads today, the gravest first. */
+  public enum Verdict implements Term {
+    ACT_NOW("act-now"),
+    TEST_FIRST("test-first"),
+    CHANGE("change"),
+    SKIP("skip"),
+    STUCK("stuck");
+
+    private final String term;
+
+    Verdict(String term) {
+      this.term = term;
+    }
+
+    @Override
+    public String term() {
+      return term;
+    }
+  }
+
+  /**
+   * @param fraction share of the net volume to change today; empty when none is to be
+   * @param latestSafeDay last day on which the first change keeps the promise; empty when no change
+   *     is needed or none can keep it
+   * @param skipUntil the day of the next change; empty when none is planned
+   * @param ifWaiting what waiting would risk; empty when nothing is lost by it
+   * @param why the reasons, the leading one first
+   */
+  public record Today(
+      Verdict verdict,
+      OptionalDouble fraction,
+      OptionalDouble litres,
+      Optional<LocalDate> latestSafeDay,
+      Optional<LocalDate> skipUntil,
+      Optional<Waiting> ifWaiting,
+      List<Reason> why) {}
+
+  /** The chance that a line is passed on some day up to {@code until} if nothing is done. */
+  public record Waiting(LocalDate until, double chance) {}
+
+  /** One change that is made once; what it leaves are medians, mg/L of the ion. */
+  public record Step(
+      LocalDate on,
+      double fraction,
+      double litres,
+      double nitrateAfterMgL,
+      double phosphateAfterMgL) {}
+
+  /**
+   * @param probabilityWithinLines the least share of the draws within every line on any one day
+   * @param nitratePeakMgL median over the draws of the most in the days judged; the others likewise
+   */
+  public record Recommended(
+      double fraction,
+      double everyDays,
+      double litres,
+      LocalDate nextOn,
+      double minutesPer28Days,
+      double probabilityWithinLines,
+      double nitratePeakMgL,
+      double nitrateTroughMgL,
+      double phosphatePeakMgL,
+      double phosphateTroughMgL) {}
+
+  /** A line. */
+  public record Binding(Nutrient nutrient, Side side) {}
+
+  /** Which of a nutrient's two lines. */
+  public enum Side implements Term {
+    CEILING("ceiling"),
+    FLOOR("floor");
+
+    private final String term;
+
+    Side(String term) {
+      this.term = term;
+    }
+
+    @Override
+    public String term() {
+      return term;
+    }
+  }
+
+  /** The smallest sufficient change for one interval; {@code fraction} is empty when none is. */
+  public record Option(
+      double everyDays,
+      OptionalDouble fraction,
+      boolean feasible,
+      BindingLimit bindingLimit,
+      Optional<LocalDate> startsOn,
+      OptionalDouble litresPer28Days,
+      OptionalDouble turnoverPer28Days,
+      double probabilityWithinLines,
+      OptionalDouble minutesPer28Days) {}
+
+  /** Why a way stands beside the advice. */
+  public enum WayKind implements Term {
+    AS_NOW("as-now"),
+    LEAST_EFFORT("least-effort"),
+    LEAST_WATER("least-water"),
+    LEAST_OFTEN("least-often");
+
+    private final String term;
+
+    WayKind(String term) {
+      this.term = term;
+    }
+
+    @Override
+    public String term() {
+      return term;
+    }
+  }
+
+  /**
+   * A routine beside the advice; a share of 0 means that no changes are made.
+   *
+   * @param nowFraction share that is changed today before it; empty where nothing is caught up
+   * @param holds whether it keeps the promise
+   */
+  public record Way(
+      WayKind kind,
+      OptionalDouble nowFraction,
+      double fraction,
+      double everyDays,
+      LocalDate startsOn,
+      boolean holds,
+      double probabilityWithinLines,
+      double litresPer28Days,
+      double minutesPer28Days,
+      double saltGramsPer28Days) {}
+
+  /** What else can be done. */
+  public enum Lever implements Term {
+    FEED("feed"),
+    ANIMALS("animals"),
+    PLANTS("plants"),
+    HARVEST("harvest"),
+    MEDIA_CLEANING("media-cleaning"),
+    ADSORBER_RENEWAL("adsorber-renewal"),
+    ADSORBER_MASS("adsorber-mass"),
+    SKIMMER("skimmer"),
+    SIPHON("siphon"),
+    WATER("water"),
+    FILTER_LESS("filter-less"),
+    DOSE("dose");
+
+    private final String term;
+
+    Lever(String term) {
+      this.term = term;
+    }
+
+    @Override
+    public String term() {
+      return term;
+    }
+  }
+
+  /** Unit of a lever's amount. */
+  public enum AmountUnit implements Term {
+    SHARE("share"),
+    GRAMS("g"),
+    GRAMS_PER_WEEK("g a week"),
+    DAYS("days"),
+    TIMES_PER_WEEK("times a week"),
+    ML_PER_DAY("mL a day");
+
+    private final String term;
+
+    AmountUnit(String term) {
+      this.term = term;
+    }
+
+    @Override
+    public String term() {
+      return term;
+    }
+  }
+
+  /**
+   * A lever and the routine that it leaves.
+   *
+   * @param amount how far it is pulled, in {@code unit}; negative for less
+   * @param of id of the food, plant, gear, water or fertiliser it is about; empty for all
+   * @param fraction share of the routine that is enough then; 0 when no change is needed, empty
+   *     when none is enough
+   * @param forNutrient the nutrient it is pulled for
+   */
+  public record Help(
+      Lever lever,
+      double amount,
+      AmountUnit unit,
+      Optional<String> of,
+      Nutrient forNutrient,
+      OptionalDouble fraction,
+      double everyDays,
+      double minutesPer28Days) {}
+
+  /** A share of another water in the change water, and the routine that it makes possible. */
+  public record Blended(String water, double share, double fraction, double everyDays) {}
+
+  /**
+   * A test that could change the advice.
+   *
+   * @param settles chance that its reading does
+   */
+  public record Ask(Analyte analyte, double settles) {}
+
+  /** What a reason says. */
+  public enum Kind {
+    /** Free ammonia by the latest reading; value in mg/L NH3-N. */
+    AMMONIA_HIGH,
+    /** Nitrite by the latest reading; value in mg/L NO2. */
+    NITRITE_HIGH,
+    /** Animals were seen gasping. */
+    GASPING,
+    /** The pH that free ammonia was worked out with is the tank's stated one; value is that pH. */
+    PH_ASSUMED,
+    /** Ammonia or nitrite should be tested again; day is the last reading's. */
+    TEST_SAFETY_AGAIN,
+    /** The balance alone says that ammonia or nitrite may be high: test. */
+    SAFETY_BY_MODEL,
+    /** The tank cycles: no change while it does. */
+    CYCLING,
+    /** Nutrient was never tested. */
+    NEVER_TESTED,
+    /** Nutrient has no kit here and was never tested; what it does stays unknown. */
+    NOT_TESTED_HERE,
+    /** The latest reading of nutrient contradicts everything else; value is the reading. */
+    REPEAT_TEST,
+    /** A test of nutrient has this chance of changing the advice. */
+    TEST_COULD_SETTLE,
+    /** Water was changed a day ago at most; a test tells whether more is needed. */
+    CHANGED_LATELY,
+    /** Nutrient is over its ceiling now, with this chance; value is the median level. */
+    OVER_NOW,
+    /** Waiting until day has this chance of passing nutrient's ceiling. */
+    IF_WAITING,
+    /** Without a change the lines hold through day. */
+    HOLDS_UNTIL,
+    /** No change is needed over the days looked at; day is their end. */
+    NONE_NEEDED,
+    /** No upper line is drawn. */
+    NO_LINES,
+    /** The keeper's own routine keeps the promise; chance is the least on any one day. */
+    HABIT_HOLDS,
+    /** The keeper's own routine does not keep the promise; chance likewise. */
+    HABIT_FAILS,
+    /** The change water is at or over nutrient's ceiling; value is its level. */
+    SOURCE_TOO_RICH,
+    /** Even the largest change, value as a share, is not enough for nutrient. */
+    LARGEST_NOT_ENOUGH,
+    /** A change large enough would strip nutrient below its floor. */
+    FLOOR_BINDS,
+    /** One change may be value as a share at most, because of the step of salinity. */
+    SALINITY_STEP,
+    /** The same of alkalinity. */
+    ALKALINITY_STEP,
+    /** The same of nitrate. */
+    NITRATE_STEP,
+    /** The best level of nutrient that changes can reach, value in mg/L. */
+    BEST_REACHABLE,
+    /** A change today brings nutrient to about value, mg/L. */
+    CHANGE_HELPS,
+    /** Nutrient is below its floor now; value is the median level. */
+    BELOW_FLOOR,
+    /** Two entries of the log, of day, are the same to the letter. */
+    DUPLICATE_ENTRY,
+    /** The readings of nutrient lie outside what the balance makes of them. */
+    POOR_FIT
+  }
+
+  /** One reason; what it carries stands at its kind. */
+  public record Reason(
+      Kind kind,
+      Optional<Nutrient> nutrient,
+      Optional<LocalDate> day,
+      OptionalDouble chance,
+      OptionalDouble value) {
+    static Reason of(Kind kind) {
+      return new Reason(
+          kind, Optional.empty(), Optional.empty(), OptionalDouble.empty(), OptionalDouble.empty());
+    }
+
+    Reason of(Nutrient named) {
+      return new Reason(kind, Optional.of(named), day, chance, value);
+    }
+
+    Reason on(LocalDate named) {
+      return new Reason(kind, nutrient, Optional.of(named), chance, value);
+    }
+
+    Reason chance(double of) {
+      return new Reason(kind, nutrient, day, OptionalDouble.of(of), value);
+    }
+
+    Reason value(double is) {
+      return new Reason(kind, nutrient, day, chance, OptionalDouble.of(is));
+    }
+  }
+}

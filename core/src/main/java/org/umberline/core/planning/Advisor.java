@@ -1,0 +1,415 @@
+package org.umberline.core.planning;
+
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.TreeSet;
+import org.umberline.core.calibration.Posterior;
+import org.umberline.core.chemistry.SeaWater;
+import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.planning.Advice.Verdict;
+import org.umberline.core.planning.ChangeSearch.Found;
+import org.umberline.core.simulation.PlannedChanges;
+import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.TankModel;
+import org.umberline.core.tank.WayOfKeeping;
+
+/**
+ * The one judgement of a tank: what to do today and which routine after it. Nobody else decides,
+ * compares with a limit, or finds a reason. Not thread-safe.
+ */
+public final class Advisor {
+  /**
+   * Days ahead on which the promise is judged. What the next tests will show need not be paid for
+   * in water today, but a routine has to show that it lasts.
+   */
+  public static final int DAYS_JUDGED = 63;
+
+  /** Intervals offered where the keeper named none, days. Common practice, no source. */
+  public static final List<Double> USUAL_INTERVALS = List.of(7.0, 10.0, 14.0, 21.0, 28.0);
+
+  /** More of these where the load is heavy: days. Common practice, no source. */
+  private static final List<Double> HEAVY_INTERVALS = List.of(3.0, 4.0);
+
+  /** Interval that is preferred where there is no habit, days. Common practice, no source. */
+  private static final double USUAL_INTERVAL_DAYS = 7;
+
+  /** The present routine is kept while it holds within so much of the confidence. Chosen. */
+  static final double NEARLY = 0.03;
+
+  /** Within this factor of the least effort the habit decides. Chosen. */
+  private static final double AS_LITTLE_EFFORT = 1.1;
+
+  /** A test is asked for when it has this chance of changing the advice. Chosen. */
+  private static final double COULD_SETTLE = 0.1;
+
+  private static final double WEEKS_4 = 28;
+  private static final double DAYS_PER_WEEK = 7;
+
+  private final Basis b;
+
+  /**
+   * @param tank whose lines, limits and routine are meant, which may differ from those the
+   *     posterior was calibrated under
+   * @param now the instant the advice is for
+   */
+  public Advisor(TankModel tank, Posterior posterior, Instant now) {
+    b = new Basis(tank, posterior, now, DAYS_JUDGED);
+  }
+
+  /** Days ahead that a posterior has to lay out for an advice and for the keeper's forecast. */
+  public static int daysAhead(TankModel tank) {
+    return Math.max(DAYS_JUDGED, tank.limits().horizonDays());
+  }
+
+  /** The intervals that are looked at. */
+  private List<Double> intervals() {
+    TreeSet<Double> intervals = new TreeSet<>(b.tank.limits().intervalsDays());
+    if (intervals.isEmpty()) {
+      intervals.addAll(USUAL_INTERVALS);
+      boolean heavy =
+          b.tank.keeping().filter(way -> way == WayOfKeeping.GROW_OUT).isPresent()
+              || b.habit.filter(routine -> routine.everyDays() < DAYS_PER_WEEK).isPresent();
+      if (heavy) {
+        intervals.addAll(HEAVY_INTERVALS);
+      }
+    }
+    b.habit.ifPresent(routine -> intervals.add(routine.everyDays()));
+    return List.copyOf(intervals);
+  }
+
+  // ---------------------------------------------------------------- the advice
+
+  public Advice advise() {
+    Optional<SafetyGuard.Finding> danger = SafetyGuard.look(b.tank, b.now);
+    boolean needed = !b.judged.isEmpty() && !b.search.noneNeeded();
+    List<Found> found = new ArrayList<>();
+    List<Advice.Option> options = new ArrayList<>();
+    if (needed) {
+      for (double everyDays : withShorter(intervals(), found)) {
+        options.add(
+            option(found.stream().filter(f -> f.everyDays() == everyDays).findFirst().get()));
+      }
+    }
+    Optional<Found> kept = needed ? keptHabit() : Optional.empty();
+    Optional<Found> chosen =
+        kept.or(() -> choose(found)).filter(f -> f.catchUps() == 0 || !b.isGuess());
+    List<Advice.Ask> asks = asks();
+    TodayJudge judge = new TodayJudge(b, danger, chosen, found, needed, kept.isPresent(), asks);
+    Advice.Today today = judge.made();
+    boolean helpful = needed || b.belowFloor().isPresent();
+    HelpSearch helps =
+        new HelpSearch(b.tank, b.posterior, b.judgedLines(), chosen.map(Found::everyDays));
+    return new Advice(
+        b.asOf,
+        today,
+        chosen.map(f -> steps(f.catchUps(), f.catchUpFraction())).orElseGet(() -> single(today)),
+        chosen.map(this::recommended),
+        binding(chosen, found),
+        List.copyOf(options),
+        ways(chosen, found),
+        helpful ? helps.all(binding(chosen, found), sameInterval(chosen, found)) : List.of(),
+        needed && chosen.isEmpty() ? helps.blends() : List.of(),
+        asks,
+        judge.remarks());
+  }
+
+  /** What is enough at the chosen interval, where the habit takes more than that. */
+  private static Optional<Found> sameInterval(Optional<Found> chosen, List<Found> found) {
+    return chosen.map(
+        c ->
+            found.stream()
+                .filter(f -> f.feasible() && f.everyDays() == c.everyDays())
+                .findFirst()
+                .orElse(c));
+  }
+
+  /** Shorter intervals are looked at only where none of the usual ones is enough. */
+  private List<Double> withShorter(List<Double> usual, List<Found> found) {
+    List<Double> looked = new ArrayList<>(usual);
+    usual.forEach(everyDays -> found.add(b.search.find(everyDays)));
+    boolean named = !b.tank.limits().intervalsDays().isEmpty();
+    if (!named && found.stream().noneMatch(Found::feasible)) {
+      for (double everyDays : HEAVY_INTERVALS) {
+        if (!looked.contains(everyDays)) {
+          looked.add(0, everyDays);
+          found.add(0, b.search.find(everyDays));
+        }
+      }
+    }
+    looked.sort(Comparator.naturalOrder());
+    return looked;
+  }
+
+  private Advice.Option option(Found f) {
+    if (!f.feasible()) {
+      return new Advice.Option(
+          f.everyDays(),
+          OptionalDouble.empty(),
+          false,
+          f.limit(),
+          Optional.empty(),
+          OptionalDouble.empty(),
+          OptionalDouble.empty(),
+          within(f, b.search.largestShare()),
+          OptionalDouble.empty());
+    }
+    double perPeriod = WEEKS_4 / f.everyDays();
+    return new Advice.Option(
+        f.everyDays(),
+        OptionalDouble.of(f.fraction()),
+        true,
+        f.limit(),
+        Optional.of(b.date(f.start())),
+        OptionalDouble.of(b.litres(f.fraction()) * perPeriod),
+        OptionalDouble.of(1 - Math.pow(1 - f.fraction(), perPeriod)),
+        b.promise.within(b.search.changes(f), f.from(), b.search.surely()),
+        OptionalDouble.of(b.minutesPer28Days(f.fraction(), f.everyDays())));
+  }
+
+  private double within(Found infeasible, double share) {
+    return b.promise.within(
+        b.search.changes(0, 0, b.search.latestSafe(), share, infeasible.everyDays()),
+        0,
+        b.search.surely());
+  }
+
+  /** The keeper's own routine, where it keeps the promise or nearly does. */
+  private Optional<Found> keptHabit() {
+    if (b.habit.isEmpty()) {
+      return Optional.empty();
+    }
+    Routine routine = b.habit.get();
+    int start = b.search.latestStart(routine, b.confidence - NEARLY);
+    if (start < ChangeSearch.TODAY) {
+      return Optional.empty();
+    }
+    Nutrient nearer =
+        b.promise.nearer(b.search.changes(0, 0, start, routine.fraction(), routine.everyDays()), 0);
+    return Optional.of(
+        new Found(
+            routine.everyDays(),
+            true,
+            nearer == Nutrient.NITRATE
+                ? BindingLimit.NITRATE_CEILING
+                : BindingLimit.PHOSPHATE_CEILING,
+            routine.fraction(),
+            start,
+            0,
+            0,
+            start == ChangeSearch.TODAY ? 1 : 0));
+  }
+
+  /** The least effort; among what is nearly as little, what is nearest to the habit. */
+  private Optional<Found> choose(List<Found> found) {
+    double most = b.effort.maxMinutesPerWeek().orElse(Double.POSITIVE_INFINITY) * 4;
+    List<Found> feasible =
+        found.stream()
+            .filter(Found::feasible)
+            .filter(f -> b.minutesPer28Days(f.fraction(), f.everyDays()) <= most + 1e-9)
+            .toList();
+    // one larger change now is nothing unusual; more than that is, and is kept as short as can be
+    int fewest = Math.max(1, feasible.stream().mapToInt(Found::catchUps).min().orElse(0));
+    feasible = feasible.stream().filter(f -> f.catchUps() <= fewest).toList();
+    double least =
+        feasible.stream()
+            .mapToDouble(f -> b.effortPer28Days(f.fraction(), f.everyDays()))
+            .min()
+            .orElse(0);
+    double usual = b.habit.map(Routine::everyDays).orElse(USUAL_INTERVAL_DAYS);
+    return feasible.stream()
+        .filter(
+            f -> b.effortPer28Days(f.fraction(), f.everyDays()) <= least * AS_LITTLE_EFFORT + 1e-9)
+        .min(Comparator.comparingDouble(f -> Math.abs(Math.log(f.everyDays() / usual))));
+  }
+
+  private Advice.Recommended recommended(Found f) {
+    PlannedChanges changes = b.search.changes(f);
+    LineRange range = LineRange.of(b.promise.projection(changes), f.from());
+    return new Advice.Recommended(
+        f.fraction(),
+        f.everyDays(),
+        b.litres(f.fraction()),
+        b.date(f.start()),
+        b.minutesPer28Days(f.fraction(), f.everyDays()),
+        b.promise.within(changes, f.from(), b.search.surely()),
+        range.nitratePeak(),
+        range.nitrateTrough(),
+        range.phosphatePeak(),
+        range.phosphateTrough());
+  }
+
+  private List<Advice.Step> steps(int count, double fraction) {
+    List<Advice.Step> steps = new ArrayList<>();
+    for (int i = 0; i < count; i++) {
+      steps.add(
+          new Advice.Step(
+              b.date(ChangeSearch.TODAY + i),
+              fraction,
+              b.litres(fraction),
+              b.after(Nutrient.NITRATE, fraction, i + 1),
+              b.after(Nutrient.PHOSPHATE, fraction, i + 1)));
+    }
+    return List.copyOf(steps);
+  }
+
+  /** A change that helps although no routine holds. */
+  private List<Advice.Step> single(Advice.Today today) {
+    boolean once = today.verdict() == Verdict.STUCK && today.fraction().isPresent();
+    return once ? steps(1, today.fraction().getAsDouble()) : List.of();
+  }
+
+  private Optional<Advice.Binding> binding(Optional<Found> chosen, List<Found> found) {
+    BindingLimit limit =
+        chosen
+            .map(Found::limit)
+            .orElse(found.stream().map(Found::limit).findFirst().orElse(BindingLimit.NONE));
+    return switch (limit) {
+      case NITRATE_CEILING -> binding(Nutrient.NITRATE, Advice.Side.CEILING);
+      case PHOSPHATE_CEILING -> binding(Nutrient.PHOSPHATE, Advice.Side.CEILING);
+      case NITRATE_FLOOR -> binding(Nutrient.NITRATE, Advice.Side.FLOOR);
+      case PHOSPHATE_FLOOR -> binding(Nutrient.PHOSPHATE, Advice.Side.FLOOR);
+      case NONE -> b.belowFloor().flatMap(n -> binding(n, Advice.Side.FLOOR));
+      default -> binding(b.promise.nearer(PlannedChanges.NONE, 0), Advice.Side.CEILING);
+    };
+  }
+
+  private static Optional<Advice.Binding> binding(Nutrient nutrient, Advice.Side side) {
+    return Optional.of(new Advice.Binding(nutrient, side));
+  }
+
+  // ---------------------------------------------------------------- beside the advice
+
+  private List<Advice.Way> ways(Optional<Found> chosen, List<Found> found) {
+    List<Advice.Way> ways = new ArrayList<>();
+    int start =
+        b.habit
+            .map(r -> (int) ChronoUnit.DAYS.between(b.asOf, r.nextOn()) - 1)
+            .map(day -> Math.max(day, ChangeSearch.TODAY))
+            .orElse(ChangeSearch.TODAY);
+    double fraction = b.habit.map(Routine::fraction).orElse(0.0);
+    double everyDays = b.habit.map(Routine::everyDays).orElse(WEEKS_4);
+    ways.add(way(Advice.WayKind.AS_NOW, fraction, everyDays, start, 0, 0, 0));
+    List<Found> feasible = found.stream().filter(Found::feasible).toList();
+    add(ways, Advice.WayKind.LEAST_EFFORT, choose(found));
+    add(
+        ways,
+        Advice.WayKind.LEAST_WATER,
+        feasible.stream()
+            .min(
+                Comparator.comparingDouble((Found f) -> f.fraction() / f.everyDays())
+                    .thenComparing(f -> -f.everyDays())));
+    add(
+        ways,
+        Advice.WayKind.LEAST_OFTEN,
+        feasible.stream().max(Comparator.comparingDouble(Found::everyDays)));
+    return List.copyOf(ways);
+  }
+
+  private void add(List<Advice.Way> ways, Advice.WayKind kind, Optional<Found> found) {
+    found.ifPresent(
+        f ->
+            ways.add(
+                way(
+                    kind,
+                    f.fraction(),
+                    f.everyDays(),
+                    f.start(),
+                    f.catchUps(),
+                    f.catchUpFraction(),
+                    f.from())));
+  }
+
+  private Advice.Way way(
+      Advice.WayKind kind,
+      double fraction,
+      double everyDays,
+      int start,
+      int catchUps,
+      double catchUpFraction,
+      int from) {
+    PlannedChanges changes =
+        b.search.changes(catchUps, catchUpFraction, start, fraction, everyDays);
+    double litresPer28 = fraction <= 0 ? 0 : b.litres(fraction) * WEEKS_4 / everyDays;
+    double gramsPerLitre = SeaWater.saltGramsPerLitre(b.tank.salinityPpt(), b.tank.temperatureC());
+    return new Advice.Way(
+        kind,
+        catchUps > 0 ? OptionalDouble.of(catchUpFraction) : OptionalDouble.empty(),
+        fraction,
+        everyDays,
+        b.date(start),
+        b.promise.underCeilings(changes, from, b.search.surely()) >= b.confidence - NEARLY - 1e-9,
+        b.promise.within(changes, from, b.search.surely()),
+        litresPer28,
+        b.minutesPer28Days(fraction, everyDays),
+        litresPer28 * gramsPerLitre);
+  }
+
+  // ---------------------------------------------------------------- tests
+
+  /** Tests that could change the advice, the most telling first; none that was done today. */
+  private List<Advice.Ask> asks() {
+    List<Advice.Ask> asks = new ArrayList<>();
+    for (Nutrient nutrient : b.neverTested) {
+      asks.add(new Advice.Ask(nutrient.analyte(), 1));
+    }
+    if (b.promise.days() > 0) {
+      int occasion =
+          (int) Math.min(b.promise.days(), Math.ceil(b.habit.map(Routine::everyDays).orElse(7.0)));
+      for (Nutrient nutrient : b.judged) {
+        if (b.neverTested.contains(nutrient) || b.testedToday(nutrient)) {
+          continue;
+        }
+        double settles = new TestSettles(b.tank, b.posterior, b.promise).of(nutrient, occasion);
+        if (settles >= COULD_SETTLE) {
+          asks.add(new Advice.Ask(nutrient.analyte(), settles));
+        }
+      }
+    }
+    asks.sort(Comparator.comparingDouble(ask -> -ask.settles()));
+    return List.copyOf(asks);
+  }
+
+  /** What has to be caught up before a routine of one interval, without all else of an advice. */
+  public List<Advice.Step> catchUpFor(double everyDays) {
+    if (b.judged.isEmpty() || b.search.noneNeeded()) {
+      return List.of();
+    }
+    Found found = b.search.find(everyDays);
+    return steps(found.catchUps(), found.catchUpFraction());
+  }
+
+  /** What routines that are tried come to, on the same draws. */
+  public RoutineOutlook outlook(Advice advice) {
+    return outlook(advice.catchUp());
+  }
+
+  /** The same beside changes that are caught up first. */
+  public RoutineOutlook outlook(List<Advice.Step> catchUp) {
+    return new RoutineOutlook(b, catchUp);
+  }
+
+  /** One change, or a few, to a level. */
+  public OneOff oneOff(Nutrient nutrient, double targetMgL) {
+    return OneOff.of(b.levels, b.search.largestShare(), b.effort, b.tank, nutrient, targetMgL);
+  }
+
+  /** What stands behind the advice besides changes. */
+  public Background background(Advice advice) {
+    return Background.of(b, advice);
+  }
+
+  /** What b.tank and change water are believed to hold. */
+  public Levels levels() {
+    return b.levels;
+  }
+
+  /** The largest change of today, and what sets it. */
+  public SingleChange largest() {
+    return b.single;
+  }
+}

@@ -1,0 +1,363 @@
+package org.umberline.core.planning;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.IntPredicate;
+import java.util.stream.DoubleStream;
+import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.simulation.PlannedChanges;
+import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.TankModel;
+
+/**
+ * Looks for changes that keep the promise: the latest safe day for the first of them, the smallest
+ * share at each interval, and what has to be caught up before where the present is the trouble. A
+ * routine is never made larger to repair the present.
+ */
+final class ChangeSearch {
+  /** The first change on the as-of day itself. */
+  static final int TODAY = -1;
+
+  /** A few changes catch up, one a day; what needs more no change can repair. Chosen. */
+  private static final int MOST_CATCH_UPS = 4;
+
+  /** Keepers look at a tank once a week, and test about as often. Common practice, no source. */
+  private static final int NEXT_LOOK_DAYS = 7;
+
+  private static final int FEWEST_SURE_DAYS = 14;
+
+  /** Above this share the advice goes in steps of a twentieth, below in hundredths. Chosen. */
+  private static final double COARSE_ABOVE = 0.10;
+
+  /** Under a floor more often by this much because of the changes: they are what breaks it. */
+  private static final double BREAKS_FLOOR = 0.05;
+
+  /**
+   * What was found for one interval.
+   *
+   * @param start day ahead of the routine's first change, or {@link #TODAY}
+   * @param catchUps changes of {@code catchUpFraction} before it, one a day from today on
+   * @param from day ahead from which the promise is judged
+   */
+  record Found(
+      double everyDays,
+      boolean feasible,
+      BindingLimit limit,
+      double fraction,
+      int start,
+      int catchUps,
+      double catchUpFraction,
+      int from) {}
+
+  private final TankModel tank;
+  private final Promise promise;
+  private final int firstAhead;
+  private final double confidence;
+  private final double[] shares;
+  private final SingleChange single;
+  private final boolean sourceTooRich;
+  private final Optional<Nutrient> stripped;
+  private final int free;
+  private final int surely;
+
+  /**
+   * @param firstAhead the scenario's day after as-of
+   * @param single the largest change
+   * @param sourceTooRich whether the change water is at or over a ceiling
+   * @param stripped a nutrient below its floor that changes would only strip further
+   */
+  ChangeSearch(
+      TankModel tank,
+      Promise promise,
+      int firstAhead,
+      SingleChange single,
+      boolean sourceTooRich,
+      Optional<Nutrient> stripped) {
+    this.stripped = stripped;
+    this.tank = tank;
+    this.promise = promise;
+    this.firstAhead = firstAhead;
+    this.single = single;
+    this.sourceTooRich = sourceTooRich;
+    confidence = tank.limits().confidence();
+    shares = shares(tank, single.largestFraction());
+    free = promise.daysKept(PlannedChanges.NONE, confidence);
+    surely = Math.min(promise.days(), Math.max(FEWEST_SURE_DAYS, free + NEXT_LOOK_DAYS));
+  }
+
+  /** Days ahead on which the promise counts: past the first change until it was looked at again. */
+  int surely() {
+    return surely;
+  }
+
+  private boolean holds(PlannedChanges changes, int from) {
+    return promise.holds(changes, from, surely);
+  }
+
+  /** The shares that may be advised, the least first: whole percents, then steps of five. */
+  private static double[] shares(TankModel tank, double largest) {
+    boolean fine =
+        tank.routine()
+            .map(Routine::fraction)
+            .filter(f -> f > COARSE_ABOVE && Math.abs(f * 20 - Math.rint(f * 20)) > 1e-9)
+            .isPresent();
+    double[] grid =
+        DoubleStream.concat(
+                DoubleStream.iterate(1, p -> p <= 100, p -> p + (p < 10 || fine ? 1 : 5)),
+                DoubleStream.of(Math.floor(largest * 100 + 1e-9)))
+            .filter(p -> p >= 1 && p <= largest * 100 + 1e-9)
+            .sorted()
+            .distinct()
+            .map(p -> p / 100)
+            .toArray();
+    return grid;
+  }
+
+  /** Days from tomorrow on that keep the promise without any change. */
+  int freeDays() {
+    return free;
+  }
+
+  boolean noneNeeded() {
+    return free >= promise.days();
+  }
+
+  /** The last day on which the first change keeps the promise. */
+  int latestSafe() {
+    return free == 0 ? TODAY : free - 1;
+  }
+
+  /** When a change on a day happens: today's at the end of today, others at noon. */
+  private double time(int day) {
+    return day == TODAY ? firstAhead : firstAhead + day + PlannedChanges.NOON;
+  }
+
+  /** Some changes of {@code first}, one a day from today on, and then a routine. */
+  PlannedChanges changes(int catchUps, double first, int start, double fraction, double everyDays) {
+    List<double[]> all = new ArrayList<>();
+    for (int i = 0; i < catchUps; i++) {
+      all.add(new double[] {time(TODAY + i), first});
+    }
+    for (int k = 0; ; k++) {
+      int day = start + (int) Math.floor(k * everyDays);
+      if (day >= promise.days()) {
+        break;
+      }
+      if (fraction > 0) {
+        all.add(new double[] {time(day), fraction});
+      } else {
+        break;
+      }
+    }
+    return new PlannedChanges(
+        all.stream().mapToDouble(c -> c[0]).toArray(),
+        all.stream().mapToDouble(c -> c[1]).toArray());
+  }
+
+  PlannedChanges changes(Found found) {
+    return changes(
+        found.catchUps, found.catchUpFraction, found.start, found.fraction, found.everyDays);
+  }
+
+  private static int smallest(int count, IntPredicate works) {
+    int low = -1;
+    int high = count - 1;
+    while (high - low > 1) {
+      int middle = (low + high) >>> 1;
+      if (works.test(middle)) {
+        high = middle;
+      } else {
+        low = middle;
+      }
+    }
+    return high;
+  }
+
+  /** The smallest share that keeps the promise at one interval, and what comes before it. */
+  Found find(double everyDays) {
+    if (shares.length == 0) {
+      return none(everyDays, single.limit());
+    }
+    if (sourceTooRich) {
+      return none(everyDays, BindingLimit.SOURCE);
+    }
+    if (stripped.isPresent()) {
+      return none(everyDays, floor(stripped.get()));
+    }
+    double largest = shares[shares.length - 1];
+    int start = latestSafe();
+    // today's change comes at the end of today: the level before it still stands in tomorrow's most
+    int judged = start == TODAY ? 1 : 0;
+    if (holds(changes(0, 0, start, largest, everyDays), judged)) {
+      Found plain = smallestFrom(everyDays, start, 0, 0, judged);
+      return checked(start == TODAY ? lighter(plain) : plain);
+    }
+    if (start != TODAY) {
+      return earlier(everyDays, start);
+    }
+    for (int catchUps = 1; catchUps <= MOST_CATCH_UPS; catchUps++) {
+      int from = Math.max(1, catchUps - 1);
+      int next = TODAY + catchUps - 1 + (int) Math.ceil(everyDays);
+      if (holds(changes(catchUps, largest, next, largest, everyDays), from)) {
+        Found found = smallestFrom(everyDays, next, catchUps, largest, from);
+        return checked(later(smallerCatchUp(found)));
+      }
+    }
+    return none(everyDays, single.limit());
+  }
+
+  /** A routine that is too weak at the last moment may be enough when it begins before. */
+  private Found earlier(double everyDays, int latest) {
+    double largest = shares[shares.length - 1];
+    int low = TODAY - 1;
+    int high = latest;
+    while (high - low > 1) {
+      int middle = (low + high) >> 1;
+      if (holds(changes(0, 0, middle, largest, everyDays), middle == TODAY ? 1 : 0)) {
+        low = middle;
+      } else {
+        high = middle;
+      }
+    }
+    return low < TODAY
+        ? none(everyDays, single.limit())
+        : checked(smallestFrom(everyDays, low, 0, 0, low == TODAY ? 1 : 0));
+  }
+
+  private Found smallestFrom(
+      double everyDays, int start, int catchUps, double catchUpFraction, int from) {
+    int index =
+        smallest(
+            shares.length,
+            i -> holds(changes(catchUps, catchUpFraction, start, shares[i], everyDays), from));
+    return new Found(
+        everyDays, true, BindingLimit.NONE, shares[index], start, catchUps, catchUpFraction, from);
+  }
+
+  /** Where the first change is today, a larger one today may leave less for the routine. */
+  private Found lighter(Found plain) {
+    double largest = shares[shares.length - 1];
+    int next = TODAY + (int) Math.ceil(plain.everyDays);
+    if (!holds(changes(1, largest, next, plain.fraction, plain.everyDays), plain.from)) {
+      return plain;
+    }
+    Found lighter = smallestFrom(plain.everyDays, next, 1, largest, plain.from);
+    if (lighter.fraction >= plain.fraction) {
+      return plain;
+    }
+    return later(smallerCatchUp(lighter));
+  }
+
+  private Found smallerCatchUp(Found found) {
+    int index =
+        smallest(
+            shares.length,
+            i ->
+                holds(
+                    changes(
+                        found.catchUps, shares[i], found.start, found.fraction, found.everyDays),
+                    found.from));
+    return new Found(
+        found.everyDays,
+        true,
+        found.limit,
+        found.fraction,
+        found.start,
+        found.catchUps,
+        shares[index],
+        found.from);
+  }
+
+  /** What the rounding gained is taken as a later first day of the routine. */
+  private Found later(Found found) {
+    int most = Math.min(promise.days() - 1, found.start + (int) Math.ceil(found.everyDays));
+    int low = found.start;
+    int high = most + 1;
+    while (high - low > 1) {
+      int middle = (low + high) >>> 1;
+      PlannedChanges tried =
+          changes(found.catchUps, found.catchUpFraction, middle, found.fraction, found.everyDays);
+      if (holds(tried, found.from)) {
+        low = middle;
+      } else {
+        high = middle;
+      }
+    }
+    return new Found(
+        found.everyDays,
+        true,
+        found.limit,
+        found.fraction,
+        low,
+        found.catchUps,
+        found.catchUpFraction,
+        found.from);
+  }
+
+  /** A routine whose changes strip what must not be stripped is none. */
+  private Found checked(Found found) {
+    PlannedChanges changes = changes(found);
+    for (Nutrient nutrient : Nutrient.values()) {
+      for (int day = found.from; day < surely; day++) {
+        double with = promise.under(changes, nutrient, day);
+        if (with > 1 - confidence
+            && with > promise.under(PlannedChanges.NONE, nutrient, day) + BREAKS_FLOOR) {
+          return none(found.everyDays, floor(nutrient));
+        }
+      }
+    }
+    return new Found(
+        found.everyDays,
+        true,
+        promise.nearer(changes, found.from) == Nutrient.NITRATE
+            ? BindingLimit.NITRATE_CEILING
+            : BindingLimit.PHOSPHATE_CEILING,
+        found.fraction,
+        found.start,
+        found.catchUps,
+        found.catchUpFraction,
+        found.from);
+  }
+
+  private static BindingLimit floor(Nutrient nutrient) {
+    return nutrient == Nutrient.NITRATE ? BindingLimit.NITRATE_FLOOR : BindingLimit.PHOSPHATE_FLOOR;
+  }
+
+  private static Found none(double everyDays, BindingLimit limit) {
+    return new Found(everyDays, false, limit, 0, TODAY, 0, 0, 0);
+  }
+
+  /**
+   * The latest first day from which a routine keeps the promise; less than {@link #TODAY}: none.
+   */
+  int latestStart(Routine routine, double asked) {
+    int low = TODAY - 1;
+    int high = Math.min(latestSafe() + 1, promise.days());
+    while (high - low > 1) {
+      int middle = (low + high) >> 1;
+      PlannedChanges tried = changes(0, 0, middle, routine.fraction(), routine.everyDays());
+      if (promise.underCeilings(tried, middle == TODAY ? 1 : 0, surely) >= asked - 1e-9) {
+        low = middle;
+      } else {
+        high = middle;
+      }
+    }
+    return low;
+  }
+
+  /** The largest share that may be changed at once, 0 when none. */
+  double largestShare() {
+    return shares.length == 0 ? 0 : shares[shares.length - 1];
+  }
+
+  /** The shares that may be advised. */
+  double[] shares() {
+    return Arrays.copyOf(shares, shares.length);
+  }
+
+  TankModel tank() {
+    return tank;
+  }
+}

@@ -1,0 +1,54 @@
+package org.umberline.core.planning;
+
+import java.util.OptionalDouble;
+import java.util.function.ToDoubleFunction;
+import org.umberline.core.calibration.Posterior;
+import org.umberline.core.calibration.Quantiles;
+import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.simulation.TankState;
+import org.umberline.core.tank.TankModel;
+
+/** What tank and change water are believed to hold: medians of the draws, mg/L of the ion. */
+public final class Levels {
+  private final TankModel tank;
+  private final Posterior posterior;
+
+  public Levels(TankModel tank, Posterior posterior) {
+    this.tank = tank;
+    this.posterior = posterior;
+  }
+
+  /** The tank at the end of the as-of day. */
+  public double now(Nutrient nutrient) {
+    double volume = posterior.scenario().volumeL();
+    return nutrient.ion(median(draw -> elementMg(draw.state(), nutrient) / volume));
+  }
+
+  static double elementMg(TankState state, Nutrient nutrient) {
+    return nutrient == Nutrient.NITRATE ? state.nitrateMg() : state.phosphorusMg();
+  }
+
+  /** The change water. */
+  public double ofChangeWater(Nutrient nutrient) {
+    return median(
+        draw ->
+            SingleChange.source(
+                tank,
+                nutrient,
+                nutrient == Nutrient.NITRATE
+                    ? draw.multipliers().waterNitrateMgL
+                    : draw.multipliers().waterPhosphorusMgL));
+  }
+
+  private double median(ToDoubleFunction<Posterior.Draw> of) {
+    double[] sample = posterior.draws().stream().mapToDouble(of).toArray();
+    Quantiles.sort(sample);
+    return Quantiles.of(sample, 0.5);
+  }
+
+  /** Whether the change water is at or over the nutrient's ceiling. */
+  boolean sourceTooRich(Nutrient nutrient) {
+    OptionalDouble ceiling = nutrient.line(tank.lines()).ceilingMgL();
+    return ceiling.isPresent() && ofChangeWater(nutrient) >= ceiling.getAsDouble();
+  }
+}

@@ -1,0 +1,274 @@
+package org.umberline.core.planning;
+
+import java.util.Arrays;
+import java.util.concurrent.atomic.AtomicBoolean;
+import org.umberline.core.calibration.Posterior;
+import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.forecast.Projection;
+import org.umberline.core.simulation.PlannedChanges;
+import org.umberline.core.simulation.Scenario;
+import org.umberline.core.simulation.SideBySide;
+import org.umberline.core.simulation.TankSimulator;
+import org.umberline.core.simulation.TankState;
+import org.umberline.core.simulation.Trace;
+import org.umberline.core.tank.Lines;
+
+/**
+ * The promise of a plan: on any one day, no more draws than the keeper accepts are over a ceiling.
+ * Days ahead count from 0, the day after as-of. Not thread-safe.
+ */
+final class Promise {
+  /** A level on the line is within it, whatever the last binary digit says. */
+  private static final double ROUNDING = 1e-9;
+
+  /** Draws that a search looks at; what is told of its result is taken from all of them. */
+  private static final int SEARCH_DRAWS = 200;
+
+  /** Share of the draws in which a routine has to last beyond what the next tests tell. Chosen. */
+  static final double LASTING = 0.75;
+
+  /** What a search finds by some of the draws may be so much less by all of them. Chosen. */
+  private static final double ROUNDED_SEARCH = 0.05;
+
+  /** Days that are run before a search looks whether the promise is broken already. */
+  private static final int LOOK_EVERY = 14;
+
+  /** Plans whose runs are kept: the same few are asked about again and again. */
+  private static final int MOST_KEPT = 6;
+
+  private record Asked(PlannedChanges planned, Projection projection) {}
+
+  private final java.util.ArrayDeque<Asked> lately = new java.util.ArrayDeque<>();
+  private final Posterior posterior;
+  private final Scenario scenario;
+  private final int first;
+  private final int days;
+  private final double confidence;
+  private final double[] ceiling = new double[2];
+  private final double[] floor = new double[2];
+
+  /**
+   * @param confidence share of the draws that must be under a ceiling on any one day
+   * @param days days ahead that are judged
+   */
+  Promise(Posterior posterior, Lines lines, double confidence, int days) {
+    this.posterior = posterior;
+    this.confidence = confidence;
+    this.days = days;
+    scenario = posterior.scenario();
+    first = scenario.asOfDay() + 1;
+    for (Nutrient nutrient : Nutrient.values()) {
+      var line = nutrient.line(lines);
+      ceiling[nutrient.ordinal()] =
+          line.ceilingMgL().isPresent()
+              ? nutrient.element(line.ceilingMgL().getAsDouble()) * (1 + ROUNDING)
+              : Double.POSITIVE_INFINITY;
+      floor[nutrient.ordinal()] = nutrient.element(line.floorMgL().orElse(0)) * (1 - ROUNDING);
+    }
+  }
+
+  int days() {
+    return days;
+  }
+
+  private static int allowed(int draws, double confidence) {
+    return (int) Math.floor((1 - confidence) * draws + ROUNDING);
+  }
+
+  /** Every draw run over the days judged; the last few are kept. */
+  Projection projection(PlannedChanges planned) {
+    for (Asked asked : lately) {
+      if (Arrays.equals(asked.planned.time(), planned.time())
+          && Arrays.equals(asked.planned.fraction(), planned.fraction())) {
+        return asked.projection;
+      }
+    }
+    if (lately.size() == MOST_KEPT) {
+      lately.removeLast();
+    }
+    Projection projection = Projection.of(posterior, days, planned);
+    lately.addFirst(new Asked(planned, projection));
+    return projection;
+  }
+
+  /** Share of all draws over the nutrient's ceiling at some time of a day ahead. */
+  double over(PlannedChanges planned, Nutrient nutrient, int day) {
+    Projection projection = projection(planned);
+    int count = 0;
+    for (int draw = 0; draw < posterior.draws().size(); draw++) {
+      count += projection.high(nutrient, day, draw) > ceiling[nutrient.ordinal()] ? 1 : 0;
+    }
+    return count / (double) posterior.draws().size();
+  }
+
+  /** Share of all draws under the nutrient's floor at some time of a day ahead. */
+  double under(PlannedChanges planned, Nutrient nutrient, int day) {
+    Projection projection = projection(planned);
+    int count = 0;
+    for (int draw = 0; draw < posterior.draws().size(); draw++) {
+      count += projection.low(nutrient, day, draw) < floor[nutrient.ordinal()] ? 1 : 0;
+    }
+    return count / (double) posterior.draws().size();
+  }
+
+  /** Share over the worse ceiling on a day ahead. */
+  double over(PlannedChanges planned, int day) {
+    return Math.max(over(planned, Nutrient.NITRATE, day), over(planned, Nutrient.PHOSPHATE, day));
+  }
+
+  /**
+   * The least share of the draws under every ceiling on any one day of those judged; where a plan
+   * does not last after them either, the least of all days.
+   *
+   * @param until days ahead on which the promise counts
+   */
+  double underCeilings(PlannedChanges planned, int from, int until) {
+    double near = 1 - worstOver(planned, from, Math.min(until, days));
+    double far = 1 - worstOver(planned, Math.max(from, until), days);
+    return far < LASTING - ROUNDED_SEARCH ? Math.min(near, far) : near;
+  }
+
+  private double worstOver(PlannedChanges planned, int from, int until) {
+    double worst = 0;
+    for (int day = from; day < until; day++) {
+      worst = Math.max(worst, over(planned, day));
+    }
+    return worst;
+  }
+
+  /** The same within every line, floors included. */
+  double within(PlannedChanges planned, int from, int until) {
+    double worst = 1 - underCeilings(planned, from, until);
+    for (int day = from; day < Math.min(until, days); day++) {
+      for (Nutrient nutrient : Nutrient.values()) {
+        worst = Math.max(worst, under(planned, nutrient, day));
+      }
+    }
+    return 1 - worst;
+  }
+
+  /** Whether each draw goes over a ceiling on some day ahead before {@code until}. */
+  boolean[] overBy(PlannedChanges planned, int until) {
+    Projection projection = projection(planned);
+    boolean[] over = new boolean[posterior.draws().size()];
+    for (int draw = 0; draw < over.length; draw++) {
+      for (int day = 0; day < Math.min(until, days) && !over[draw]; day++) {
+        over[draw] =
+            projection.high(Nutrient.NITRATE, day, draw) > ceiling[0]
+                || projection.high(Nutrient.PHOSPHATE, day, draw) > ceiling[1];
+      }
+    }
+    return over;
+  }
+
+  /** Chance that some day ahead before {@code until} goes over a ceiling. */
+  double anyOver(PlannedChanges planned, int until) {
+    int count = 0;
+    for (boolean over : overBy(planned, until)) {
+      count += over ? 1 : 0;
+    }
+    return count / (double) posterior.draws().size();
+  }
+
+  /** Days from tomorrow on that keep the promise without a break. */
+  int daysKept(PlannedChanges planned, double asked) {
+    int day = 0;
+    while (day < days && over(planned, day) <= 1 - asked + ROUNDING) {
+      day++;
+    }
+    return day;
+  }
+
+  /** The ceiling that is nearest to being passed more often than accepted, from {@code from} on. */
+  Nutrient nearer(PlannedChanges planned, int from) {
+    double[] worst = new double[2];
+    for (Nutrient nutrient : Nutrient.values()) {
+      for (int day = from; day < days; day++) {
+        worst[nutrient.ordinal()] =
+            Math.max(worst[nutrient.ordinal()], over(planned, nutrient, day));
+      }
+    }
+    return worst[1] > worst[0] ? Nutrient.PHOSPHATE : Nutrient.NITRATE;
+  }
+
+  /**
+   * Whether a plan keeps the promise from {@code from} on, by the first draws alone: for a search.
+   *
+   * @param surely days ahead on which the promise counts; a routine has to last after them as well,
+   *     but new tests will have told more by then: {@link #LASTING} of the draws are enough
+   */
+  boolean holds(PlannedChanges planned, int from, int surely) {
+    int draws = Math.min(SEARCH_DRAWS, posterior.draws().size());
+    int[] allowed = new int[days];
+    Arrays.fill(allowed, allowed(draws, LASTING));
+    Arrays.fill(allowed, 0, Math.min(days, surely), allowed(draws, confidence));
+    int parts = SideBySide.parts(draws);
+    int[][][] over = new int[parts][2][days];
+    AtomicBoolean broken = new AtomicBoolean();
+    SideBySide.run(
+        parts,
+        part -> {
+          TankSimulator simulator = TankSimulator.quick(scenario);
+          TankState state = new TankState(scenario);
+          Trace trace = new Trace(scenario);
+          for (int draw = part; draw < draws && !broken.get(); draw += parts) {
+            count(draw, planned, from, simulator, state, trace, over[part], allowed, broken);
+          }
+        });
+    if (broken.get()) {
+      return false;
+    }
+    for (int nutrient = 0; nutrient < 2; nutrient++) {
+      for (int day = from; day < days; day++) {
+        int sum = 0;
+        for (int part = 0; part < parts; part++) {
+          sum += over[part][nutrient][day];
+        }
+        if (sum > allowed[day]) {
+          return false;
+        }
+      }
+    }
+    return true;
+  }
+
+  private void count(
+      int draw,
+      PlannedChanges planned,
+      int from,
+      TankSimulator simulator,
+      TankState state,
+      Trace trace,
+      int[][] over,
+      int[] allowed,
+      AtomicBoolean broken) {
+    Posterior.Draw drawn = posterior.draws().get(draw);
+    state.set(drawn.state());
+    for (int start = 0; start < days; start += LOOK_EVERY) {
+      int until = Math.min(days, start + LOOK_EVERY);
+      simulator.run(state, first + start, first + until, drawn.multipliers(), planned, trace);
+      for (int day = Math.max(start, from); day < until; day++) {
+        if (trace.nitrateHigh[first + day] > ceiling[0] && ++over[0][day] > allowed[day]
+            || trace.phosphorusHigh[first + day] > ceiling[1] && ++over[1][day] > allowed[day]) {
+          broken.set(true);
+          return;
+        }
+      }
+    }
+  }
+
+  /** Share of the draws over the nutrient's ceiling at the end of the as-of day. */
+  double overNow(Nutrient nutrient) {
+    long over =
+        posterior.draws().stream()
+            .filter(
+                draw ->
+                    (nutrient == Nutrient.NITRATE
+                                ? draw.state().nitrateMg()
+                                : draw.state().phosphorusMg())
+                            / scenario.volumeL()
+                        > ceiling[nutrient.ordinal()])
+            .count();
+    return over / (double) posterior.draws().size();
+  }
+}

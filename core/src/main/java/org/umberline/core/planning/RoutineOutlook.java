@@ -1,0 +1,134 @@
+package org.umberline.core.planning;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.umberline.core.chemistry.SeaWater;
+import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.forecast.Projection;
+import org.umberline.core.simulation.PlannedChanges;
+import org.umberline.core.tank.Routine;
+
+/** What a routine that is tried comes to, on the draws of the advice. Not thread-safe. */
+public final class RoutineOutlook {
+  private static final double WEEKS_4 = 28;
+
+  /**
+   * What a routine, or none, comes to.
+   *
+   * @param probabilityWithinLines the least share of the draws within every line on any one day
+   * @param nitratePeakMgL median over the draws of the most in the days judged; the others likewise
+   * @param saltGramsPer28Days to mix the change water from fresh water, 0 in fresh tanks
+   */
+  public record Measures(
+      double probabilityWithinLines,
+      double nitratePeakMgL,
+      double nitrateTroughMgL,
+      double phosphatePeakMgL,
+      double phosphateTroughMgL,
+      double litresPer28Days,
+      double minutesPer28Days,
+      double saltGramsPer28Days) {}
+
+  private final Basis b;
+  private final List<Advice.Step> catchUp;
+
+  RoutineOutlook(Basis basis, List<Advice.Step> catchUp) {
+    b = basis;
+    this.catchUp = catchUp;
+  }
+
+  /** The chance that a ceiling is passed within so many days if nothing is done. */
+  public double chanceLeftAlone(int days) {
+    return b.promise.anyOver(PlannedChanges.NONE, days);
+  }
+
+  /** The first day a routine may begin: the day after what is caught up, else tomorrow. */
+  public LocalDate earliestStart() {
+    return b.asOf.plusDays(Math.max(1, catchUp.size()));
+  }
+
+  /** The changes of a routine from the as-of day on, what is caught up included. */
+  public PlannedChanges changes(Optional<Routine> routine) {
+    double first = catchUp.isEmpty() ? 0 : catchUp.get(0).fraction();
+    return routine
+        .map(
+            r ->
+                b.search.changes(
+                    catchUp.size(), first, b.ahead(r.nextOn()), r.fraction(), r.everyDays()))
+        .orElseGet(() -> b.search.changes(catchUp.size(), first, 0, 0, 1));
+  }
+
+  /** The day ahead from which a routine is judged: it can't undo what is there before it begins. */
+  private int from(Optional<Routine> routine) {
+    int start = routine.map(r -> b.ahead(r.nextOn())).orElse(0);
+    int caughtUp = Math.max(0, catchUp.size() - 1);
+    return b.search.freeDays() == 0 && start <= 0 ? Math.max(caughtUp, 1) : caughtUp;
+  }
+
+  /** The least share of the draws within every line on any one day. */
+  public double probability(Optional<Routine> routine) {
+    return b.promise.within(changes(routine), from(routine), b.search.surely());
+  }
+
+  /** Whether a routine, or none, keeps the promise, or nearly does. */
+  public boolean holds(Optional<Routine> routine) {
+    return b.promise.underCeilings(changes(routine), from(routine), b.search.surely())
+        >= b.confidence - Advisor.NEARLY - 1e-9;
+  }
+
+  /** Every draw run over so many days under some changes. */
+  public Projection projection(PlannedChanges changes, int days) {
+    return Projection.of(b.posterior, days, changes);
+  }
+
+  public Measures measures(Optional<Routine> routine) {
+    PlannedChanges changes = changes(routine);
+    LineRange range = LineRange.of(b.promise.projection(changes), from(routine));
+    double each = routine.map(r -> b.litres(r.fraction())).orElse(0.0);
+    double times =
+        routine.filter(r -> r.fraction() > 0).map(r -> WEEKS_4 / r.everyDays()).orElse(0.0);
+    double gramsPerLitre = SeaWater.saltGramsPerLitre(b.tank.salinityPpt(), b.tank.temperatureC());
+    return new Measures(
+        probability(routine),
+        range.nitratePeak(),
+        range.nitrateTrough(),
+        range.phosphatePeak(),
+        range.phosphateTrough(),
+        each * times,
+        times * b.effort.minutes(each),
+        times * each * gramsPerLitre);
+  }
+
+  /**
+   * The smallest share that keeps the promise at an interval from a day on; empty when none does.
+   */
+  public OptionalDouble fractionFor(double everyDays, LocalDate nextOn) {
+    for (double share : b.search.shares()) {
+      if (holds(Optional.of(new Routine(share, everyDays, nextOn)))) {
+        return OptionalDouble.of(share);
+      }
+    }
+    return OptionalDouble.empty();
+  }
+
+  /** What keeps {@link #fractionFor} from finding one. */
+  public BindingLimit limit() {
+    return b.levels.sourceTooRich(Nutrient.NITRATE) || b.levels.sourceTooRich(Nutrient.PHOSPHATE)
+        ? BindingLimit.SOURCE
+        : b.single.limit();
+  }
+
+  /** The longest of some intervals at which a share keeps the promise; empty when none does. */
+  public OptionalDouble intervalFor(double fraction, LocalDate nextOn, List<Double> intervals) {
+    List<Double> longestFirst = new ArrayList<>(intervals);
+    longestFirst.sort(Comparator.reverseOrder());
+    return longestFirst.stream()
+        .filter(every -> holds(Optional.of(new Routine(fraction, every, nextOn))))
+        .mapToDouble(Double::doubleValue)
+        .findFirst();
+  }
+}

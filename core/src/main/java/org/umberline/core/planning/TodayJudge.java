@@ -1,0 +1,280 @@
+package org.umberline.core.planning;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.planning.Advice.Kind;
+import org.umberline.core.planning.Advice.Reason;
+import org.umberline.core.planning.Advice.Verdict;
+import org.umberline.core.planning.ChangeSearch.Found;
+import org.umberline.core.simulation.PlannedChanges;
+
+/** Puts the verdict of the day together, in the order of judgement. */
+final class TodayJudge {
+  /** A change where none keeps the line still helps when it takes out such a share. Chosen. */
+  private static final double WORTH_CHANGING = 0.1;
+
+  /** Where no routine holds, a change is not asked for again within so many days. Chosen. */
+  private static final int STUCK_CHANGES_DAYS = 14;
+
+  /** Over a line this surely, an old test need not be repeated before a change. Chosen. */
+  private static final double SURELY_OVER = 0.9;
+
+  /** A test of the last days is not asked for again before a change. Chosen. */
+  private static final int SAME_TEST_COUNTS_DAYS = 14;
+
+  private final Basis b;
+  private final Optional<SafetyGuard.Finding> danger;
+  private final Optional<Found> chosen;
+  private final List<Found> found;
+  private final boolean needed;
+  private final boolean habitKept;
+  private final List<Advice.Ask> asks;
+  private final List<Reason> why = new ArrayList<>();
+
+  TodayJudge(
+      Basis basis,
+      Optional<SafetyGuard.Finding> danger,
+      Optional<Found> chosen,
+      List<Found> found,
+      boolean needed,
+      boolean habitKept,
+      List<Advice.Ask> asks) {
+    b = basis;
+    this.danger = danger;
+    this.chosen = chosen;
+    this.found = found;
+    this.needed = needed;
+    this.habitKept = habitKept;
+    this.asks = asks;
+  }
+
+  Advice.Today made() {
+    if (danger.filter(d -> d.degree() == SafetyGuard.Degree.ACT).isPresent()) {
+      why.add(safety(danger.get()));
+      water();
+      return today(Verdict.ACT_NOW, b.search.largestShare());
+    }
+    Optional<Reason> test = testFirst();
+    if (test.isPresent()) {
+      why.add(test.get());
+      // without any reading there is nothing to say of the water
+      if (!b.isGuess()) {
+        water();
+      }
+      return today(Verdict.TEST_FIRST, 0);
+    }
+    double share = water();
+    if (chosen.isPresent()) {
+      return today(share > 0 ? Verdict.CHANGE : Verdict.SKIP, share);
+    }
+    if (!needed) {
+      return today(Verdict.SKIP, 0);
+    }
+    return today(Verdict.STUCK, share);
+  }
+
+  private Optional<Reason> testFirst() {
+    if (b.isSafetyOpen()) {
+      return Optional.of(Reason.of(Kind.SAFETY_BY_MODEL));
+    }
+    if (!b.neverTested.isEmpty()) {
+      return Optional.of(Reason.of(Kind.NEVER_TESTED).of(b.neverTested.get(0)));
+    }
+    Optional<Nutrient> odd = b.challenged();
+    if (odd.isPresent() && needed) {
+      return Optional.of(
+          Reason.of(Kind.REPEAT_TEST)
+              .of(odd.get())
+              .value(b.lastTest(odd.get()).orElseThrow().standardValue()));
+    }
+    boolean changeToday = chosen.filter(c -> firstDay(c) == ChangeSearch.TODAY).isPresent();
+    boolean changedLately =
+        b.lastChange().filter(day -> !day.isBefore(b.asOf.minusDays(1))).isPresent();
+    if (changeToday && changedLately && !b.isOver()) {
+      Nutrient nutrient = b.promise.nearer(PlannedChanges.NONE, 0);
+      if (!b.testedToday(nutrient)) {
+        return Optional.of(Reason.of(Kind.CHANGED_LATELY).of(nutrient));
+      }
+    }
+    Nutrient decides = b.promise.nearer(PlannedChanges.NONE, 0);
+    LocalDate tested = b.lastTest(decides).map(b::dayOf).orElse(LocalDate.MIN);
+    if (changeToday
+        && b.promise.overNow(decides) < SURELY_OVER
+        && tested.isBefore(b.asOf.minusDays(SAME_TEST_COUNTS_DAYS))) {
+      double settles =
+          asks.stream()
+              .filter(ask -> ask.analyte() == decides.analyte())
+              .mapToDouble(Advice.Ask::settles)
+              .findFirst()
+              .orElse(0);
+      return Optional.of(Reason.of(Kind.TEST_COULD_SETTLE).of(decides).chance(settles));
+    }
+    return Optional.empty();
+  }
+
+  /**
+   * The reasons that lie in the water.
+   *
+   * @return the share to change today, 0 for none
+   */
+  private double water() {
+    if (b.judged.isEmpty() && b.notTestedHere.isEmpty()) {
+      why.add(Reason.of(Kind.NO_LINES));
+      return 0;
+    }
+    if (!needed) {
+      why.add(Reason.of(Kind.NONE_NEEDED).on(b.date(Math.max(0, b.promise.days() - 1))));
+      return 0;
+    }
+    for (Nutrient nutrient : b.judged) {
+      if (b.promise.overNow(nutrient) > Basis.MORE_LIKELY_THAN_NOT) {
+        why.add(
+            Reason.of(Kind.OVER_NOW)
+                .of(nutrient)
+                .chance(b.promise.overNow(nutrient))
+                .value(b.levels.now(nutrient)));
+      }
+    }
+    if (chosen.isEmpty()) {
+      return stuck();
+    }
+    Found f = chosen.get();
+    if (habitKept) {
+      why.add(Reason.of(Kind.HABIT_HOLDS).chance(b.held(chosen.get())));
+    }
+    if (firstDay(f) == ChangeSearch.TODAY) {
+      b.waiting()
+          .ifPresent(
+              w ->
+                  why.add(
+                      Reason.of(Kind.IF_WAITING)
+                          .of(b.promise.nearer(PlannedChanges.NONE, 0))
+                          .on(w.until())
+                          .chance(w.chance())));
+      return f.catchUps() > 0 ? f.catchUpFraction() : f.fraction();
+    }
+    why.add(Reason.of(Kind.HOLDS_UNTIL).on(b.date(firstDay(f))));
+    return 0;
+  }
+
+  /** No routine keeps the b.promise; one change may still help. */
+  private double stuck() {
+    Found first = found.get(0);
+    Nutrient worst = b.promise.nearer(PlannedChanges.NONE, 0);
+    switch (first.limit()) {
+      case SOURCE -> {
+        for (Nutrient nutrient : b.judged) {
+          if (b.levels.sourceTooRich(nutrient)) {
+            why.add(
+                Reason.of(Kind.SOURCE_TOO_RICH)
+                    .of(nutrient)
+                    .value(b.levels.ofChangeWater(nutrient)));
+          }
+        }
+      }
+      case NITRATE_FLOOR -> why.add(Reason.of(Kind.FLOOR_BINDS).of(Nutrient.NITRATE));
+      case PHOSPHATE_FLOOR -> why.add(Reason.of(Kind.FLOOR_BINDS).of(Nutrient.PHOSPHATE));
+      default -> why.add(limited(worst));
+    }
+    boolean floor =
+        first.limit() == BindingLimit.NITRATE_FLOOR
+            || first.limit() == BindingLimit.PHOSPHATE_FLOOR;
+    double share = b.search.largestShare();
+    double now = b.levels.now(worst);
+    double then = b.after(worst, share, 1);
+    boolean lately =
+        b.lastChange().filter(day -> day.isAfter(b.asOf.minusDays(STUCK_CHANGES_DAYS))).isPresent();
+    if (lately || floor || !b.isOver() || now <= 0 || (now - then) / now < WORTH_CHANGING) {
+      return 0;
+    }
+    why.add(Reason.of(Kind.CHANGE_HELPS).of(worst).value(then));
+    why.add(Reason.of(Kind.BEST_REACHABLE).of(worst).value(b.levels.ofChangeWater(worst)));
+    return share;
+  }
+
+  private Reason limited(Nutrient worst) {
+    Kind kind =
+        switch (b.single.limit()) {
+          case SALINITY_STEP -> Kind.SALINITY_STEP;
+          case ALKALINITY_STEP -> Kind.ALKALINITY_STEP;
+          case NITRATE_STEP -> Kind.NITRATE_STEP;
+          default -> Kind.LARGEST_NOT_ENOUGH;
+        };
+    return Reason.of(kind).of(worst).value(b.search.largestShare());
+  }
+
+  private Advice.Today today(Verdict verdict, double share) {
+    boolean dry = share <= 0;
+    Optional<LocalDate> next =
+        chosen.map(c -> firstDay(c)).filter(day -> day != ChangeSearch.TODAY).map(b::date);
+    boolean changes = needed && (chosen.isPresent() || !dry);
+    return new Advice.Today(
+        verdict,
+        dry ? OptionalDouble.empty() : OptionalDouble.of(share),
+        dry ? OptionalDouble.empty() : OptionalDouble.of(b.litres(share)),
+        changes
+            ? Optional.of(b.date(chosen.map(TodayJudge::firstDay).orElse(b.search.latestSafe())))
+            : Optional.empty(),
+        dry ? next : Optional.empty(),
+        needed && !dry ? b.waiting() : Optional.empty(),
+        List.copyOf(why));
+  }
+
+  static int firstDay(Found found) {
+    return found.catchUps() > 0 ? ChangeSearch.TODAY : found.start();
+  }
+
+  private Reason safety(SafetyGuard.Finding finding) {
+    Reason reason =
+        switch (finding.danger()) {
+          case AMMONIA -> Reason.of(Kind.AMMONIA_HIGH);
+          case NITRITE -> Reason.of(Kind.NITRITE_HIGH);
+          case GASPING -> Reason.of(Kind.GASPING);
+        };
+    reason = reason.on(b.tank.dayOf(finding.readOn()));
+    return finding.level().isPresent() ? reason.value(finding.level().getAsDouble()) : reason;
+  }
+
+  /** What is to be known besides. */
+  List<Reason> remarks() {
+    List<Reason> remarks = new ArrayList<>();
+    danger.ifPresent(finding -> safetyRemarks(finding, remarks));
+    for (Nutrient nutrient : b.notTestedHere) {
+      remarks.add(Reason.of(Kind.NOT_TESTED_HERE).of(nutrient));
+    }
+    b.belowFloor()
+        .ifPresent(
+            nutrient ->
+                remarks.add(
+                    Reason.of(Kind.BELOW_FLOOR)
+                        .of(nutrient)
+                        .value(
+                            Math.min(
+                                b.levels.now(nutrient),
+                                b.lastTest(nutrient).orElseThrow().standardValue()))));
+    if (b.habit.isPresent() && !habitKept && !b.judged.isEmpty()) {
+      double chance = b.heldByHabit();
+      remarks.add(
+          Reason.of(chance >= b.confidence - Advisor.NEARLY ? Kind.HABIT_HOLDS : Kind.HABIT_FAILS)
+              .chance(chance));
+    }
+    for (LocalDate day : Duplicates.days(b.tank)) {
+      remarks.add(Reason.of(Kind.DUPLICATE_ENTRY).on(day));
+    }
+    return List.copyOf(remarks);
+  }
+
+  private void safetyRemarks(SafetyGuard.Finding finding, List<Reason> remarks) {
+    if (finding.degree() != SafetyGuard.Degree.ACT) {
+      remarks.add(safety(finding));
+    }
+    remarks.add(Reason.of(Kind.TEST_SAFETY_AGAIN).on(b.tank.dayOf(finding.readOn())));
+    if (finding.danger() == SafetyGuard.Danger.AMMONIA && !finding.pHMeasured()) {
+      remarks.add(Reason.of(Kind.PH_ASSUMED).value(finding.pH()));
+    }
+  }
+}

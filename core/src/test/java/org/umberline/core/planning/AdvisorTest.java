@@ -1,0 +1,173 @@
+package org.umberline.core.planning;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.OptionalDouble;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.umberline.core.TankBuilder;
+import org.umberline.core.calibration.Posterior;
+import org.umberline.core.planning.Advice.Verdict;
+import org.umberline.core.simulation.Multipliers;
+import org.umberline.core.simulation.Scenario;
+import org.umberline.core.simulation.TankState;
+import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.Limits;
+import org.umberline.core.tank.Line;
+import org.umberline.core.tank.Lines;
+import org.umberline.core.tank.TankModel;
+
+/** Checks against closed forms of a periodic mass balance, with a posterior that knows all. */
+class AdvisorTest {
+  private static final LocalDate AS_OF = TankBuilder.START.plusDays(30);
+
+  /** mg/L of NO3 that the dosing brings a day. */
+  private static final double RISE = 2;
+
+  private static TankBuilder tank(double sourceNitrate, double largest, List<Double> intervals) {
+    return new TankBuilder()
+        .water("tap", sourceNitrate, 0)
+        .changeWater("tap")
+        .dosing(20)
+        .startedOn(AS_OF.minusDays(400))
+        .lines(new Lines(new Line(OptionalDouble.empty(), OptionalDouble.of(40)), Line.NONE))
+        .photometer("n", Analyte.NITRATE, 1, 0.05)
+        .test(30, Analyte.NITRATE, 30, "n")
+        .limits(
+            new Limits(
+                largest,
+                intervals,
+                0.9,
+                90,
+                OptionalDouble.empty(),
+                OptionalDouble.of(1),
+                OptionalDouble.of(3)));
+  }
+
+  private static Advice advice(TankModel tank, double nitrateMgL) {
+    Scenario scenario = Scenario.of(tank, AS_OF, AS_OF, Advisor.daysAhead(tank));
+    Multipliers multipliers = scenario.multipliers();
+    multipliers.unseenDenitrification = 0;
+    TankState state = new TankState(scenario);
+    scenario.start(state, multipliers, nitrateMgL / 4.4268, 0.01);
+    Posterior certain =
+        new Posterior(
+            scenario,
+            List.of(new Posterior.Draw(state, state, multipliers, new double[0])),
+            new Posterior.Fit(
+                new double[1],
+                new double[1],
+                new double[1],
+                new double[1],
+                new double[1],
+                new double[1]),
+            List.of(),
+            List.of(),
+            1);
+    return new Advisor(tank, certain, AS_OF.atTime(18, 0).toInstant(ZoneOffset.UTC)).advise();
+  }
+
+  /** peak = c + r T / f, so f = r T / (ceiling - c); above a tenth in steps of a twentieth. */
+  @ParameterizedTest
+  @CsvSource({"0, 7", "8, 7", "0, 14", "20, 7", "8, 10"})
+  void theShareAgreesWithTheClosedForm(double source, double every) {
+    Advice.Option option = advice(tank(source, 0.9, List.of(every)).build(), 25).options().get(0);
+    double exact = RISE * every / (40 - source);
+    assertThat(option.feasible()).isTrue();
+    assertThat(option.fraction().getAsDouble())
+        .isBetween(exact - 0.005, Math.ceil(exact * 20) / 20 + 0.05 + 1e-9);
+    assertThat(option.fraction().getAsDouble() * 20)
+        .isCloseTo(Math.rint(option.fraction().getAsDouble() * 20), within(1e-9));
+    assertThat(option.bindingLimit()).isEqualTo(BindingLimit.NITRATE_CEILING);
+  }
+
+  /** From 25 the line at 40 is reached after (40 - 25) / r days: the day before is the last. */
+  @Test
+  void theLatestSafeDayIsTheLastBeforeTheLineIsReached() {
+    Advice advice = advice(tank(0, 0.5, List.of(7.0, 14.0)).build(), 25);
+    long days = (long) Math.floor(15 / RISE);
+    assertThat(advice.today().verdict()).isEqualTo(Verdict.SKIP);
+    assertThat(advice.today().latestSafeDay().orElseThrow())
+        .isBetween(AS_OF.plusDays(days - 1), AS_OF.plusDays(days + 1));
+    assertThat(advice.today().skipUntil()).isEqualTo(advice.today().latestSafeDay());
+    assertThat(advice.recommended().orElseThrow().nextOn())
+        .isEqualTo(advice.today().latestSafeDay().get());
+    assertThat(advice.today().fraction()).isEmpty();
+  }
+
+  @Test
+  void overTheLineOneChangeCatchesUpAndTheRoutineIsNotInflatedByIt() {
+    Advice over = advice(tank(0, 0.5, List.of(7.0, 14.0)).build(), 46);
+    Advice under = advice(tank(0, 0.5, List.of(7.0, 14.0)).build(), 30);
+    assertThat(over.today().verdict()).isEqualTo(Verdict.CHANGE);
+    assertThat(over.today().latestSafeDay()).contains(AS_OF);
+    assertThat(over.recommended().orElseThrow().everyDays())
+        .isEqualTo(under.recommended().orElseThrow().everyDays());
+    assertThat(over.recommended().get().fraction())
+        .isLessThanOrEqualTo(under.recommended().get().fraction() + 0.05 + 1e-9);
+    assertThat(over.today().ifWaiting()).isPresent();
+    assertThat(over.today().ifWaiting().get().chance()).isEqualTo(1);
+  }
+
+  @ParameterizedTest
+  @CsvSource({"40", "41", "80"})
+  void aSourceAtOrOverTheCeilingHoldsAtNoSize(double source) {
+    Advice advice = advice(tank(source, 0.5, List.of(7.0, 14.0)).build(), 38);
+    assertThat(advice.recommended()).isEmpty();
+    assertThat(advice.options())
+        .isNotEmpty()
+        .allMatch(o -> !o.feasible() && o.bindingLimit() == BindingLimit.SOURCE);
+    assertThat(advice.today().verdict()).isEqualTo(Verdict.STUCK);
+  }
+
+  @Test
+  void whereTheLargestChangeIsTooSmallThatIsNamed() {
+    Advice advice = advice(tank(30, 0.1, List.of(14.0, 28.0)).build(), 39);
+    assertThat(advice.options())
+        .anyMatch(o -> o.bindingLimit() == BindingLimit.MAX_CHANGE_FRACTION);
+    assertThat(advice.today().why().stream().map(Advice.Reason::kind))
+        .contains(Advice.Kind.LARGEST_NOT_ENOUGH);
+  }
+
+  @Test
+  void twoOfAQuarterRenewFortyFourPercent() {
+    Advice.Option option = advice(tank(0, 0.9, List.of(14.0)).build(), 10).options().get(0);
+    double f = option.fraction().getAsDouble();
+    assertThat(option.turnoverPer28Days().getAsDouble())
+        .isCloseTo(1 - (1 - f) * (1 - f), within(1e-12));
+    assertThat(option.litresPer28Days().getAsDouble()).isCloseTo(2 * f * 100, within(1e-9));
+    assertThat(option.minutesPer28Days().getAsDouble())
+        .isCloseTo(2 * (12 + 0.4 * f * 100), within(1e-9));
+  }
+
+  @Test
+  void theAdviceIsTheLeastEffortAndStandsBesideTheOtherWays() {
+    Advice advice = advice(tank(0, 0.5, List.of()).build(), 30);
+    double least =
+        advice.options().stream()
+            .filter(Advice.Option::feasible)
+            .mapToDouble(o -> o.minutesPer28Days().getAsDouble())
+            .min()
+            .orElseThrow();
+    assertThat(advice.recommended().orElseThrow().minutesPer28Days())
+        .isLessThanOrEqualTo(1.1 * least + 1e-9);
+    assertThat(advice.ways().stream().map(Advice.Way::kind))
+        .containsExactly(Advice.WayKind.values());
+    assertThat(advice.ways().get(0).holds()).as("no routine").isFalse();
+  }
+
+  @Test
+  void everyLeverSaysTheRoutineThatItLeaves() {
+    Advice advice = advice(tank(0, 0.5, List.of()).ration(0.4).build(), 30);
+    assertThat(advice.helps()).isNotEmpty();
+    double without = advice.recommended().orElseThrow().fraction();
+    assertThat(advice.helps())
+        .allSatisfy(h -> assertThat(h.fraction().getAsDouble()).isLessThan(without));
+    assertThat(advice.helps().stream().filter(h -> h.lever() == Advice.Lever.FEED)).isNotEmpty();
+  }
+}

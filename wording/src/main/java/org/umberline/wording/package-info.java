@@ -1,0 +1,2 @@
+/** What the core found, said in plain words, once for command line, page, paper and calendar. */
+package org.umberline.wording;
