@@ -34,6 +34,7 @@ import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.SourceWater;
 import org.umberline.core.tank.Span;
 import org.umberline.core.tank.Stage;
+import org.umberline.core.tank.Stance;
 import org.umberline.core.tank.Substrate;
 import org.umberline.core.tank.SubstrateKind;
 import org.umberline.core.tank.TankModel;
@@ -265,6 +266,7 @@ public final class TankBuilder {
         zone,
         new Substrate(substrate, OptionalDouble.empty(), OptionalDouble.empty()),
         Optional.empty(),
+        Stance.BY_NEED,
         lines,
         limits,
         Effort.DEFAULT,

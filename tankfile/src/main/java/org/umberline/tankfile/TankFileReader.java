@@ -38,6 +38,7 @@ import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.SourceWater;
 import org.umberline.core.tank.Span;
 import org.umberline.core.tank.Stage;
+import org.umberline.core.tank.Stance;
 import org.umberline.core.tank.Substrate;
 import org.umberline.core.tank.SubstrateKind;
 import org.umberline.core.tank.TankModel;
@@ -128,6 +129,7 @@ public final class TankFileReader {
             zone,
             substrate(tank, water),
             keeping,
+            tank.has("stance") ? tank.term(Stance.class, "stance") : Stance.BY_NEED,
             lines(file, keeping),
             limits(file, water, keeping),
             effort(file),

@@ -12,6 +12,7 @@ import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Qualifier;
 import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.Span;
+import org.umberline.core.tank.Stance;
 import org.umberline.core.tank.TankModel;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
@@ -38,6 +39,9 @@ public final class TankFileWriter {
     t.put("name", tank.name());
     t.put("water", tank.water().term());
     tank.keeping().ifPresent(way -> t.put("keeping", way.term()));
+    if (tank.stance() != Stance.BY_NEED) {
+      t.put("stance", tank.stance().term());
+    }
     put(t, "netVolumeL", tank.netVolumeL());
     put(t, "surfaceAreaCm2", tank.surfaceAreaCm2());
     put(t, "temperatureC", tank.temperatureC());

@@ -13,6 +13,7 @@ import org.umberline.core.tank.Dosing;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.Feeding;
 import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.PlantStand;
 import org.umberline.core.tank.Span;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.TopOff;
@@ -36,6 +37,16 @@ public record Try(Kind kind, String id, double amount) {
     CLEAN("times a week more", 7),
     /** New phosphate adsorber in a reactor, put in tomorrow; {@code id} is empty. */
     ADSORBER("g", 5000),
+    /** Adsorber {@code id} renewed tomorrow and then every so many days. */
+    RENEW("days apart", 365),
+    /** Animals that are kept, and fed, as a share of those there are now; {@code id} is empty. */
+    STOCK("of today's animals", 3),
+    /** Room that plant {@code id} may fill, as a share of what it may now. */
+    ROOM("of today's room", 5),
+    /** Share of the bed that is siphoned once a week besides habit; {@code id} is empty. */
+    SIPHON("of the bed a week", 1),
+    /** A skimmer where there is none; {@code id} is empty. */
+    NEW_SKIMMER("of the waste a day", 0.9),
     /** Water {@code id} for changes; the amount is not looked at. */
     CHANGE_WATER("", 1),
     /** Water {@code id} for topping off; the amount is not looked at. */
@@ -98,7 +109,38 @@ public record Try(Kind kind, String id, double amount) {
         yield tank.withLog(plus(tank, asOf, days, amount, at -> new LogEntry.Clean(at, id, "")));
       }
       case SKIM -> tank.withExports(skimming(tank));
-      case ADSORBER -> tank.withExports(withAdsorber(tank, asOf));
+      case ADSORBER ->
+          tank.withExports(
+              with(
+                  tank,
+                  amount > 0,
+                  new ExportMethod.PhosphateAdsorber(
+                      "+adsorber",
+                      amount,
+                      Levers.ADSORBER_CAPACITY,
+                      AdsorberPlacement.REACTOR,
+                      new Span(asOf, Optional.empty()))));
+      case RENEW -> tank.withLog(renewed(tank, asOf, days));
+      case STOCK -> stocked(tank);
+      case ROOM -> {
+        known(tank.plants().stream().map(plant -> plant.id()));
+        yield tank.withPlants(tank.plants().stream().map(this::roomier).toList());
+      }
+      case SIPHON ->
+          tank.withLog(
+              plus(
+                  tank,
+                  asOf,
+                  days,
+                  amount > 0 ? 1 : 0,
+                  at -> new LogEntry.WaterChange(at, 0, tank.changeWater(), amount, "")));
+      case NEW_SKIMMER ->
+          tank.withExports(
+              with(
+                  tank,
+                  amount > 0,
+                  new ExportMethod.Skimmer(
+                      "+skimmer", amount, new Span(asOf, Optional.empty()))));
       case CHANGE_WATER -> tank.withChangeWater(only(tank));
       case TOP_OFF -> tank.withTopOff(new TopOff(only(tank), tank.topOff().litresPerDay()));
     };
@@ -180,17 +222,64 @@ public record Try(Kind kind, String id, double amount) {
         .toList();
   }
 
-  private List<ExportMethod> withAdsorber(TankModel tank, LocalDate asOf) {
+  private static List<ExportMethod> with(TankModel tank, boolean any, ExportMethod gear) {
     List<ExportMethod> exports = new ArrayList<>(tank.exports());
-    if (amount > 0) {
-      exports.add(
-          new ExportMethod.PhosphateAdsorber(
-              "+adsorber",
-              amount,
-              HelpSearch.ADSORBER_CAPACITY,
-              AdsorberPlacement.REACTOR,
-              new Span(asOf, Optional.empty())));
+    if (any) {
+      exports.add(gear);
     }
     return exports;
+  }
+
+  private List<LogEntry> renewed(TankModel tank, LocalDate asOf, int days) {
+    List<LogEntry> log = new ArrayList<>(tank.log());
+    double massG =
+        tank.exports().stream()
+            .filter(export -> export.id().equals(id))
+            .filter(ExportMethod.PhosphateAdsorber.class::isInstance)
+            .mapToDouble(export -> ((ExportMethod.PhosphateAdsorber) export).massG())
+            .findFirst()
+            .orElseThrow(
+                () -> new IllegalArgumentException("the tank has no adsorber called " + id));
+    for (double day = 0; day < days; day += Math.max(1, amount)) {
+      OffsetDateTime at =
+          asOf.plusDays(1 + (long) day)
+              .atStartOfDay(tank.timeZone())
+              .plusMinutes(1)
+              .toOffsetDateTime();
+      log.add(new LogEntry.Renew(at, id, massG, ""));
+    }
+    return log;
+  }
+
+  private TankModel stocked(TankModel tank) {
+    return tank.withLivestock(
+            tank.livestock().stream().map(animals -> animals.grown(amount)).toList())
+        .withFeeding(
+            tank.feeding().stream()
+                .map(
+                    f ->
+                        new Feeding(
+                            f.food(),
+                            f.gramsPerFeed() * amount,
+                            f.feedsPerWeek(),
+                            f.uneatenFraction(),
+                            f.span()))
+                .toList());
+  }
+
+  private PlantStand roomier(PlantStand plant) {
+    return plant.id().equals(id)
+        ? new PlantStand(
+            plant.id(),
+            plant.name(),
+            plant.kind(),
+            plant.wetMassG(),
+            plant.doublingDays(),
+            plant.maxWetMassG() * Math.max(0.1, amount),
+            plant.dryMatterPercent(),
+            plant.nitrogenPercentDry(),
+            plant.phosphorusPercentDry(),
+            plant.span())
+        : plant;
   }
 }

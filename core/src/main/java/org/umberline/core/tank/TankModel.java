@@ -28,6 +28,7 @@ public record TankModel(
     ZoneId timeZone,
     Substrate substrate,
     Optional<WayOfKeeping> keeping,
+    Stance stance,
     Lines lines,
     Limits limits,
     Effort effort,
@@ -177,6 +178,7 @@ public record TankModel(
   public TankModel withoutWishes() {
     Copy copy = new Copy(this);
     copy.keeping = Optional.empty();
+    copy.stance = Stance.BY_NEED;
     copy.lines = Lines.NONE;
     copy.limits = Limits.DEFAULT;
     copy.effort = Effort.DEFAULT;
@@ -214,6 +216,24 @@ public record TankModel(
     return copy.made();
   }
 
+  public TankModel withLivestock(List<Livestock> changed) {
+    Copy copy = new Copy(this);
+    copy.livestock = changed;
+    return copy.made();
+  }
+
+  public TankModel withPlants(List<PlantStand> changed) {
+    Copy copy = new Copy(this);
+    copy.plants = changed;
+    return copy.made();
+  }
+
+  public TankModel withStance(Stance changed) {
+    Copy copy = new Copy(this);
+    copy.stance = changed;
+    return copy.made();
+  }
+
   public TankModel withExports(List<ExportMethod> changed) {
     Copy copy = new Copy(this);
     copy.exports = changed;
@@ -224,6 +244,7 @@ public record TankModel(
   private static final class Copy {
     private final TankModel of;
     private Optional<WayOfKeeping> keeping;
+    private Stance stance;
     private Lines lines;
     private Limits limits;
     private Effort effort;
@@ -231,6 +252,8 @@ public record TankModel(
     private TopOff topOff;
     private List<Feeding> feeding;
     private List<Dosing> dosing;
+    private List<Livestock> livestock;
+    private List<PlantStand> plants;
     private List<ExportMethod> exports;
     private Optional<Routine> routine;
     private List<LogEntry> log;
@@ -238,6 +261,7 @@ public record TankModel(
     Copy(TankModel of) {
       this.of = of;
       keeping = of.keeping;
+      stance = of.stance;
       lines = of.lines;
       limits = of.limits;
       effort = of.effort;
@@ -245,6 +269,8 @@ public record TankModel(
       topOff = of.topOff;
       feeding = of.feeding;
       dosing = of.dosing;
+      livestock = of.livestock;
+      plants = of.plants;
       exports = of.exports;
       routine = of.routine;
       log = of.log;
@@ -264,6 +290,7 @@ public record TankModel(
           of.timeZone,
           of.substrate,
           keeping,
+          stance,
           lines,
           limits,
           effort,
@@ -272,8 +299,8 @@ public record TankModel(
           topOff,
           of.foods,
           feeding,
-          of.livestock,
-          of.plants,
+          livestock,
+          plants,
           exports,
           of.fertilisers,
           dosing,

@@ -92,6 +92,7 @@ class ScenarioTest {
         base.timeZone(),
         base.substrate(),
         base.keeping(),
+        base.stance(),
         base.lines(),
         base.limits(),
         base.effort(),

@@ -36,6 +36,7 @@ import org.umberline.core.tank.Qualifier;
 import org.umberline.core.tank.SourceWater;
 import org.umberline.core.tank.Span;
 import org.umberline.core.tank.Stage;
+import org.umberline.core.tank.Stance;
 import org.umberline.core.tank.Substrate;
 import org.umberline.core.tank.SubstrateKind;
 import org.umberline.core.tank.TankModel;
@@ -685,6 +686,7 @@ public final class SyntheticTank {
         ZoneOffset.UTC,
         new Substrate(bottom, OptionalDouble.empty(), OptionalDouble.empty()),
         Optional.empty(),
+        Stance.BY_NEED,
         Lines.NONE,
         Limits.of(way.water, Optional.empty()),
         Effort.DEFAULT,
