@@ -12,6 +12,7 @@ import org.umberline.core.tank.Term;
 import org.umberline.tankfile.Figures;
 import org.umberline.tankfile.TankFile;
 import org.umberline.wording.AdviceWords;
+import org.umberline.wording.Phrase;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
@@ -56,20 +57,21 @@ final class PlanCommand extends ModelCommand {
             () -> result.putNull("binding"));
     options(result.putArray("options"), advice.options());
     helps(result.putArray("helps"), advice.helps());
+    work(result.putArray("work"), advice.work());
     ArrayNode asks = result.putArray("asks");
     for (Advice.Ask ask : advice.asks()) {
       ObjectNode a = asks.addObject();
       a.put("analyte", ask.analyte().term());
       a.put("settles", Figures.rounded(ask.settles()));
     }
-    list(result, "remarks", words.remarks(advice));
+    list(result, "remarks", plain(words.remarks(advice)));
     if (to != null) {
       oneOff(result.putObject("oneOff"), advisor);
     }
     return result;
   }
 
-  private static void today(ObjectNode node, Advice.Today today, List<String> why) {
+  private static void today(ObjectNode node, Advice.Today today, List<Phrase> why) {
     node.put("verdict", today.verdict().term());
     put(node, "fraction", today.fraction());
     put(node, "litres", today.litres());
@@ -83,7 +85,11 @@ final class PlanCommand extends ModelCommand {
               waiting.put("chance", Figures.rounded(w.chance()));
             },
             () -> node.putNull("chanceIfWaiting"));
-    list(node, "why", why);
+    list(node, "why", plain(why));
+  }
+
+  private static List<String> plain(List<Phrase> phrases) {
+    return phrases.stream().map(Phrase::plain).toList();
   }
 
   private static void catchUp(ArrayNode array, List<Advice.Step> steps) {
@@ -128,22 +134,39 @@ final class PlanCommand extends ModelCommand {
   private static void helps(ArrayNode array, List<Advice.Help> helps) {
     for (Advice.Help help : helps) {
       ObjectNode h = array.addObject();
-      h.put("lever", help.lever().term());
-      h.put("amount", Figures.rounded(help.amount()));
-      h.put("unit", help.unit().term());
-      help.of()
-          .ifPresent(
-              id ->
-                  h.put(
-                      switch (help.lever()) {
-                        case WATER -> "water";
-                        case DOSE -> "fertiliser";
-                        default -> "of";
-                      },
-                      id));
+      pulled(h, help.first());
+      help.and().ifPresent(and -> pulled(h.putObject("and"), and));
       put(h, "fraction", help.fraction());
       h.put("everyDays", help.everyDays());
       h.put("minutesPer28Days", Figures.rounded(help.minutesPer28Days()));
+    }
+  }
+
+  private static void pulled(ObjectNode node, Advice.Pulled pulled) {
+    node.put("lever", pulled.lever().term());
+    node.put("amount", Figures.rounded(pulled.amount()));
+    node.put("unit", pulled.unit().term());
+    pulled
+        .of()
+        .ifPresent(
+            id ->
+                node.put(
+                    switch (pulled.lever()) {
+                      case WATER -> "water";
+                      case DOSE -> "fertiliser";
+                      default -> "of";
+                    },
+                    id));
+  }
+
+  private static void work(ArrayNode array, List<Advice.DueWork> work) {
+    for (Advice.DueWork due : work) {
+      ObjectNode w = array.addObject();
+      w.put("on", due.on().toString());
+      w.put("kind", due.kind().term());
+      w.put("of", due.of());
+      w.put("grams", Figures.rounded(due.grams()));
+      w.put("added", due.added());
     }
   }
 
@@ -167,6 +190,15 @@ final class PlanCommand extends ModelCommand {
     node.put("litres", Figures.rounded(once.litres()));
     node.put("buckets", once.buckets());
     node.put("bestReachableMgL", Figures.rounded(once.bestReachableMgL()));
+    once.with()
+        .ifPresent(
+            with -> {
+              ObjectNode w = node.putObject("with");
+              w.put("water", with.water());
+              w.put("share", with.share());
+              w.put("fraction", Figures.rounded(with.fraction()));
+              w.put("changes", with.changes());
+            });
   }
 
   private static void put(ObjectNode node, String key, Optional<LocalDate> day) {

@@ -1,16 +1,19 @@
 package org.umberline.wording;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Stream;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Advice;
+import org.umberline.core.planning.Advice.DueWork;
 import org.umberline.core.planning.Advice.Help;
+import org.umberline.core.planning.Advice.Pulled;
 import org.umberline.core.planning.Advice.Reason;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.TankModel;
 
-/** An advice in words. Days stand as ISO dates: whoever shows them says them as its reader does. */
+/** An advice in words. */
 public final class AdviceWords {
   private final TankModel tank;
 
@@ -19,169 +22,245 @@ public final class AdviceWords {
   }
 
   /** Why the verdict is what it is, the leading reason first. */
-  public List<String> why(Advice advice) {
+  public List<Phrase> why(Advice advice) {
     return advice.today().why().stream().map(this::reason).toList();
   }
 
-  public List<String> remarks(Advice advice) {
+  public List<Phrase> remarks(Advice advice) {
     return advice.remarks().stream().map(this::reason).toList();
   }
 
-  /** Reasons and remarks together. */
-  public List<String> all(Advice advice) {
-    return Stream.concat(why(advice).stream(), remarks(advice).stream()).toList();
-  }
-
   /** One reason as a sentence, or two. */
-  public String reason(Reason r) {
+  public Phrase reason(Reason r) {
     String nutrient = r.nutrient().map(Nutrient::term).orElse("");
-    String day = r.day().map(Object::toString).orElse("");
-    double value = r.value().orElse(0);
+    Phrase day = r.day().map(Phrase::of).orElse(Phrase.NONE);
     double chance = r.chance().orElse(0);
+    Phrase.Amount level =
+        level(r.value().orElse(0), r.nutrient().map(Nutrient::unit).orElse("mg/L"));
+    String share = percent(r.value().orElse(0));
     return switch (r.kind()) {
       case AMMONIA_HIGH ->
-          "Free ammonia is about "
-              + plain(value)
-              + " mg/L NH3-N by the test of "
-              + day
-              + ": change water now, aerate, feed nothing, and condition tap water that carries"
-              + " chloramine.";
+          Phrase.of(
+              "Free ammonia is about ",
+              level(r.value().orElse(0), "mg/L NH3-N"),
+              " by the test of ",
+              day,
+              ": change water now, aerate, feed nothing, and condition tap water that carries"
+                  + " chloramine.");
       case NITRITE_HIGH ->
-          "Nitrite is about "
-              + plain(value)
-              + " mg/L by the test of "
-              + day
-              + ": change water now, aerate, feed nothing.";
+          Phrase.of(
+              "Nitrite is about ",
+              level(r.value().orElse(0), "mg/L NO2"),
+              " by the test of ",
+              day,
+              ": change water now, aerate, feed nothing.");
       case GASPING ->
-          "Animals were gasping on "
-              + day
-              + ": aerate now, make a moderate change, and test ammonia and nitrite.";
+          Phrase.of(
+              "Animals were gasping on ",
+              day,
+              ": aerate now, make a moderate change, and test ammonia and nitrite.");
       case PH_ASSUMED ->
-          "No pH was measured; free ammonia is worked out with pH " + plain(value) + ".";
+          Phrase.of(
+              "No pH was measured; free ammonia is worked out with pH ",
+              level(r.value().orElse(0), ""),
+              ".");
       case TEST_SAFETY_AGAIN ->
-          "Test ammonia and nitrite again; the last reading is of " + day + ".";
+          Phrase.of("Test ammonia and nitrite again; the last reading is of ", day, ".");
       case SAFETY_BY_MODEL ->
-          "Ammonia or nitrite may be high in a tank this young: test before anything is done.";
+          Phrase.of(
+              "Ammonia or nitrite may be high in a tank this young: test before anything is done.");
       case CYCLING ->
-          "The tank cycles: no change while it does, unless ammonia or nitrite is high.";
-      case NEVER_TESTED -> capital(nutrient) + " was never tested: a test tells where it stands.";
-      case NOT_TESTED_HERE -> capital(nutrient) + " isn't tested here: what it does stays unknown.";
+          Phrase.of(
+              "The filter still grows in",
+              r.day().isPresent() ? Phrase.of("; it is likely to be ready about ", day) : "",
+              ": change water only if ammonia or nitrite is high.");
+      case CYCLE_TEST -> Phrase.of("Test ammonia and nitrite next on ", day, ".");
+      case CYCLE_FEED_LITTLE ->
+          Phrase.of(
+              "Until both read nothing, feed about half, add no animals, and leave the filter"
+                  + " alone.");
+      case CYCLE_KEEP_SOURCE ->
+          Phrase.of(
+              "The filter wants ammonia to grow on: a pinch of food or a little ammonia whenever"
+                  + " ammonia reads nothing. Add no animals yet.");
+      case NEVER_TESTED ->
+          Phrase.of(capital(nutrient), " was never tested: a test tells where it stands.");
+      case NOT_TESTED_HERE ->
+          Phrase.of(capital(nutrient), " isn't tested here: what it does stays unknown.");
       case REPEAT_TEST ->
-          "The last "
-              + nutrient
-              + " reading, "
-              + plain(value)
-              + " mg/L, doesn't fit everything else: repeat it before acting.";
+          Phrase.of(
+              "The last ",
+              nutrient,
+              " reading, ",
+              level,
+              ", doesn't fit everything else: repeat it before acting.");
       case TEST_COULD_SETTLE ->
           chance < 0.05
-              ? "The last " + nutrient + " test is old: a test tells where it stands now."
-              : "A "
-                  + nutrient
-                  + " test today has a "
-                  + inTen(chance)
-                  + " chance of changing this advice.";
+              ? Phrase.of(
+                  "The last ", nutrient, " test is old: a test tells where it stands now.")
+              : Phrase.of(
+                  "A ",
+                  nutrient,
+                  " test today has a ",
+                  inTen(chance),
+                  " chance of changing this advice.");
       case CHANGED_LATELY ->
-          "Water was changed a day ago at most: test " + nutrient + " before changing again.";
-      case OVER_NOW ->
-          capital(nutrient) + " is over its limit now, at about " + plain(value) + " mg/L.";
+          Phrase.of(
+              "Water was changed a day ago at most: test ", nutrient, " before changing again.");
+      case OVER_NOW -> Phrase.of(capital(nutrient), " is over its limit now, at about ", level, ".");
       case IF_WAITING ->
-          "If you wait until " + day + ": " + ofGoingOver(chance) + " with " + nutrient + ".";
-      case HOLDS_UNTIL -> "Without a change it stays under your limits until " + day + ".";
+          Phrase.of("If you wait until ", day, ": ", ofGoingOver(chance), " with ", nutrient, ".");
+      case HOLDS_UNTIL ->
+          Phrase.of("Without a change it stays under your limits until ", day, ".");
       case NONE_NEEDED ->
-          "Without any change it stays under your limits until at least " + day + ".";
-      case NO_LINES -> "No upper limit is set for nitrate or phosphate, so nothing is crossed.";
-      case HABIT_HOLDS -> "What you do now holds, " + chances(chance) + ".";
-      case HABIT_FAILS -> "Your present routine keeps it under only " + chances(chance) + ".";
+          Phrase.of("Without any change it stays under your limits until at least ", day, ".");
+      case NO_LINES ->
+          Phrase.of("No upper limit is set for nitrate or phosphate, so nothing is crossed.");
+      case FIXED_DAY ->
+          Phrase.of("It is the day of your routine, which you keep whether or not it is needed.");
+      case ADSORBER_SPENT ->
+          Phrase.of(
+              "Phosphate sets this: the adsorber has taken about ",
+              share,
+              " of what it can hold; renew it by ",
+              day,
+              ".");
+      case WATER_ALONE ->
+          r.value().isPresent()
+              ? Phrase.of("By water alone each change would have to be ", share, ".")
+              : Phrase.of("Water alone can't keep it under your limits.");
+      case HABIT_HOLDS -> Phrase.of("What you do now holds, ", chances(chance), ".");
+      case HABIT_FAILS ->
+          Phrase.of("Your present routine keeps it under only ", chances(chance), ".");
       case SOURCE_TOO_RICH ->
-          "The change water holds about "
-              + plain(value)
-              + " mg/L of "
-              + nutrient
-              + ", at or over your limit: no change can bring the tank below that.";
+          Phrase.of(
+              "The change water holds about ",
+              level,
+              " of ",
+              nutrient,
+              ", at or over your limit: no change can bring the tank below that.");
       case LARGEST_NOT_ENOUGH ->
-          "Even your largest change ("
-              + percent(value)
-              + ") is not enough to keep "
-              + nutrient
-              + " under its limit.";
-      case FLOOR_BINDS -> "Changes that large would bring " + nutrient + " below its lower limit.";
+          Phrase.of(
+              "Even your largest change (",
+              share,
+              ") is not enough to keep ",
+              nutrient,
+              " under its limit.");
+      case FLOOR_BINDS ->
+          Phrase.of("Changes that large would bring ", nutrient, " below its lower limit.");
       case SALINITY_STEP ->
-          "One change can be at most "
-              + percent(value)
-              + ": the salinity of the change water is too far from the tank's.";
+          Phrase.of(
+              "One change can be at most ",
+              share,
+              ": the salinity of the change water is too far from the tank's.");
       case ALKALINITY_STEP ->
-          "One change can be at most "
-              + percent(value)
-              + ": the alkalinity of the change water is too far from the tank's.";
+          Phrase.of(
+              "One change can be at most ",
+              share,
+              ": the alkalinity of the change water is too far from the tank's.");
       case NITRATE_STEP ->
-          "One change can be at most " + percent(value) + ": nitrate would fall too far at once.";
+          Phrase.of("One change can be at most ", share, ": nitrate would fall too far at once.");
       case BEST_REACHABLE ->
-          "With this water changes can bring "
-              + nutrient
-              + " no lower than about "
-              + plain(value)
-              + " mg/L.";
+          Phrase.of(
+              "With this water changes can bring ", nutrient, " no lower than about ", level, ".");
       case CHANGE_HELPS ->
-          "A change now still helps: it brings "
-              + nutrient
-              + " to about "
-              + plain(value)
-              + " mg/L.";
+          Phrase.of("A change now still helps: it brings ", nutrient, " to about ", level, ".");
       case BELOW_FLOOR ->
-          capital(nutrient)
-              + " is below its lower limit, at about "
-              + plain(value)
-              + " mg/L: change less, clean less, feed more, or dose.";
-      case DUPLICATE_ENTRY -> "An entry of " + day + " stands in the log twice.";
+          Phrase.of(
+              capital(nutrient),
+              " is below its lower limit, at about ",
+              level,
+              ": change less, clean less, feed more, or dose.");
+      case DUPLICATE_ENTRY -> Phrase.of("An entry of ", day, " stands in the log twice.");
       case POOR_FIT ->
-          "The "
-              + nutrient
-              + " readings and what the tank is said to be don't agree; the band is wide.";
+          Phrase.of(
+              "The ",
+              nutrient,
+              " readings and what the tank is said to be don't agree; the band is wide.");
     };
   }
 
   /** What else helps, and how much is to be changed then. */
-  public String help(Help help) {
-    String then =
-        help.fraction().isEmpty()
-            ? ""
-            : help.fraction().getAsDouble() <= 0
-                ? ": no change is needed then"
-                : ": "
-                    + percent(help.fraction().getAsDouble())
-                    + " every "
-                    + days(help.everyDays())
-                    + " is enough";
-    return lever(help) + then + ".";
+  public Phrase help(Help help) {
+    if (help.fraction().isEmpty()) {
+      return Phrase.of(levers(help), ".");
+    }
+    double fraction = help.fraction().getAsDouble();
+    return Phrase.of(
+        levers(help),
+        fraction <= 0
+            ? ": no change is needed then."
+            : ": " + percent(fraction) + " every " + days(help.everyDays()) + " is enough.");
   }
 
-  /** What is done, without what it leaves. */
-  public String lever(Help help) {
-    double amount = Math.abs(help.amount());
-    String of = help.of().map(this::named).orElse("");
-    return switch (help.lever()) {
-      case FEED -> (help.amount() < 0 ? "Feed " : "Feed about ") + share(amount, help.amount());
-      case ANIMALS -> "Keep " + percent(amount) + " fewer animals";
-      case PLANTS -> "Grow about " + Math.round(amount) + " g more plants";
-      case HARVEST -> "Cut about " + tens(amount) + " g of " + of + " a week more";
-      case MEDIA_CLEANING -> "Clean " + of + " once a week more";
+  /** What is done, one thing or two, without what it leaves. */
+  public Phrase levers(Help help) {
+    return Phrase.of(
+        lever(help.first(), help.forNutrient()),
+        help.and()
+            .map(
+                and ->
+                    Phrase.of(" and ", small(lever(and, help.forNutrient()))))
+            .orElse(Phrase.NONE));
+  }
+
+  private static Phrase small(Phrase phrase) {
+    if (phrase.parts().get(0) instanceof Phrase.Text first) {
+      List<Phrase.Part> parts = new ArrayList<>(phrase.parts());
+      String text = first.text();
+      parts.set(0, new Phrase.Text(Character.toLowerCase(text.charAt(0)) + text.substring(1)));
+      return new Phrase(parts);
+    }
+    return phrase;
+  }
+
+  private Phrase lever(Pulled pulled, Nutrient nutrient) {
+    double amount = Math.abs(pulled.amount());
+    String of = pulled.of().map(this::named).orElse("");
+    return switch (pulled.lever()) {
+      case FEED ->
+          Phrase.of(
+              pulled.amount() < 0 ? "Feed " : "Feed about ", share(amount, pulled.amount()));
+      case ANIMALS -> Phrase.of("Keep " + percent(amount) + " fewer animals");
+      case PLANTS -> Phrase.of("Give " + of + " twice the room");
+      case HARVEST ->
+          Phrase.of("Cut about ", Phrase.amount(tens(amount), "g"), " of " + of + " a week more");
+      case MEDIA_CLEANING -> Phrase.of("Clean " + of + " once a week more");
       case ADSORBER_RENEWAL ->
-          "Renew " + of + " now and every " + Math.round(amount / 7) + " weeks";
-      case ADSORBER_MASS -> "Put in about " + tens(amount) + " g of phosphate adsorber";
-      case SKIMMER -> "Run a skimmer";
-      case SIPHON -> "Siphon more of the bed";
-      case WATER -> "Change with " + of + " instead";
-      case FILTER_LESS -> "Run " + of + " half as much";
+          Phrase.of("Renew " + of + " now and every " + Math.round(amount / 7) + " weeks");
+      case ADSORBER_MASS ->
+          Phrase.of(
+              "Put in about ",
+              Phrase.amount(tens(amount), "g"),
+              hasAdsorber() ? " more phosphate adsorber" : " of phosphate adsorber");
+      case SKIMMER -> Phrase.of("Run a skimmer");
+      case SIPHON -> Phrase.of("Siphon a quarter of the bed every week");
+      case WATER -> Phrase.of("Change with " + of + " instead");
+      case FILTER_LESS -> Phrase.of("Run " + of + " half as much");
       case DOSE ->
-          help.of().isPresent()
-              ? "Dose about " + plain(amount) + " mL of " + of + " a day"
-              : "Dose about "
-                  + plain(amount)
-                  + " g of "
-                  + (help.forNutrient() == Nutrient.NITRATE
-                      ? "potassium nitrate"
-                      : "monopotassium phosphate")
-                  + " over a week";
+          pulled.of().isPresent()
+              ? Phrase.of("Dose about ", level(amount, "mL"), " of " + of + " a day")
+              : Phrase.of(
+                  "Dose about ",
+                  level(amount, "g"),
+                  nutrient == Nutrient.NITRATE
+                      ? " of potassium nitrate over a week"
+                      : " of monopotassium phosphate over a week");
+    };
+  }
+
+  private boolean hasAdsorber() {
+    return tank.exports().stream().anyMatch(ExportMethod.PhosphateAdsorber.class::isInstance);
+  }
+
+  /** Work ahead that the plan counts on, without its day. */
+  public Phrase work(DueWork work) {
+    String of = named(work.of());
+    return switch (work.kind()) {
+      case RENEW -> Phrase.of("Renew " + of);
+      case CLEAN -> Phrase.of("Clean " + of);
+      case HARVEST ->
+          Phrase.of("Cut about ", Phrase.amount(tens(work.grams()), "g"), " of " + of + " a week");
     };
   }
 
@@ -225,11 +304,11 @@ public final class AdviceWords {
     return number + (everyDays == 1 ? " day" : " days");
   }
 
-  /** As many figures as a good kit shows. */
-  static String plain(double value) {
+  /** A quantity with as many figures as a good kit shows. */
+  private static Phrase.Amount level(double value, String unit) {
     double size = Math.abs(value);
-    String format = size >= 10 ? "%.0f" : size >= 1 ? "%.1f" : "%.2f";
-    return String.format(Locale.ROOT, format, value);
+    double unitOf = size >= 10 ? 1 : size >= 1 ? 0.1 : 0.01;
+    return Phrase.amount(Math.round(value / unitOf) * unitOf, unit);
   }
 
   private static long tens(double grams) {

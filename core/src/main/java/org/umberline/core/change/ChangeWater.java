@@ -20,7 +20,7 @@ public final class ChangeWater {
   }
 
   /** Salinity of the blend before salt is added, ppt; a water that states none is fresh. */
-  double salinityPpt() {
+  public double salinityPpt() {
     return blend.parts().stream()
         .mapToDouble(part -> part.share() * tank.waterById(part.water()).salinityPpt().orElse(0))
         .sum();
@@ -39,7 +39,7 @@ public final class ChangeWater {
   }
 
   /** Share of the blend that comes out of a tap: neither known to be pure nor mixed with salt. */
-  double tapShare() {
+  public double tapShare() {
     return blend.parts().stream()
         .filter(part -> isFromTap(tank.waterById(part.water())))
         .mapToDouble(Blend.Part::share)
@@ -82,7 +82,7 @@ public final class ChangeWater {
    *
    * @return empty when no mix of the two has that temperature
    */
-  static OptionalDouble hotShare(double wantedC, double hotC, double coldC) {
+  public static OptionalDouble hotShare(double wantedC, double hotC, double coldC) {
     double share = (wantedC - coldC) / (hotC - coldC);
     return hotC > coldC && share >= 0 && share <= 1
         ? OptionalDouble.of(share)

@@ -19,6 +19,7 @@ import org.umberline.core.tank.Term;
  * @param ways the keeper's own routine and others beside it, on the same draws
  * @param helps what else would help, each with the routine that it leaves
  * @param blends where no routine is possible, the shares of another water that make one so
+ * @param work what is to be done besides, by the plan or by habit, in order of its days
  * @param asks tests that could change the advice, the most telling first
  * @param remarks what else is to be known
  */
@@ -32,6 +33,7 @@ public record Advice(
     List<Way> ways,
     List<Help> helps,
     List<Blended> blends,
+    List<DueWork> work,
     List<Ask> asks,
     List<Reason> remarks) {
 
@@ -217,23 +219,62 @@ public record Advice(
   }
 
   /**
-   * A lever and the routine that it leaves.
+   * How far a lever is pulled.
    *
-   * @param amount how far it is pulled, in {@code unit}; negative for less
+   * @param amount in {@code unit}; negative for less
    * @param of id of the food, plant, gear, water or fertiliser it is about; empty for all
-   * @param fraction share of the routine that is enough then; 0 when no change is needed, empty
-   *     when none is enough
+   */
+  public record Pulled(Lever lever, double amount, AmountUnit unit, Optional<String> of) {}
+
+  /**
+   * A lever, or two together, and the routine that is left.
+   *
+   * @param and the second of a pair
    * @param forNutrient the nutrient it is pulled for
+   * @param fraction share of the routine that is enough then; 0 when no change is needed, empty
+   *     when none is enough or no ceiling binds
+   * @param tries the same as what can be tried; empty where nothing stands for it
    */
   public record Help(
-      Lever lever,
-      double amount,
-      AmountUnit unit,
-      Optional<String> of,
+      Pulled first,
+      Optional<Pulled> and,
       Nutrient forNutrient,
       OptionalDouble fraction,
       double everyDays,
-      double minutesPer28Days) {}
+      double minutesPer28Days,
+      List<Try> tries) {
+    public Help {
+      tries = List.copyOf(tries);
+    }
+  }
+
+  /** Work besides changes and tests. */
+  public enum WorkKind implements Term {
+    RENEW("renew"),
+    CLEAN("clean"),
+    HARVEST("harvest");
+
+    private final String term;
+
+    WorkKind(String term) {
+      this.term = term;
+    }
+
+    @Override
+    public String term() {
+      return term;
+    }
+  }
+
+  /**
+   * Work ahead that forecast and plan count on.
+   *
+   * @param on the day, or for harvests the first of the days over which {@code grams} a week go on
+   * @param of id of the gear or plant
+   * @param grams of medium, or of wet mass a week; 0 for a cleaning
+   * @param added whether the plan asks for it because it is due; otherwise it is habit
+   */
+  public record DueWork(LocalDate on, WorkKind kind, String of, double grams, boolean added) {}
 
   /** A share of another water in the change water, and the routine that it makes possible. */
   public record Blended(String water, double share, double fraction, double everyDays) {}
@@ -259,8 +300,20 @@ public record Advice(
     TEST_SAFETY_AGAIN,
     /** The balance alone says that ammonia or nitrite may be high: test. */
     SAFETY_BY_MODEL,
-    /** The tank cycles: no change while it does. */
+    /** The filter grows in: no change while it does; day is when it is likely to be ready. */
     CYCLING,
+    /** Ammonia and nitrite are to be tested on day, while the filter grows in. */
+    CYCLE_TEST,
+    /** Animals are in a tank whose filter grows in: feed little, add none. */
+    CYCLE_FEED_LITTLE,
+    /** No animals are in it: the filter wants ammonia to grow on. */
+    CYCLE_KEEP_SOURCE,
+    /** An adsorber is nearly full on day; value is the share it has taken now. */
+    ADSORBER_SPENT,
+    /** Without that work each change would have to be of value; no value: none were enough. */
+    WATER_ALONE,
+    /** The routine's own day, which this keeper keeps whether or not the water needs it. */
+    FIXED_DAY,
     /** Nutrient was never tested. */
     NEVER_TESTED,
     /** Nutrient has no kit here and was never tested; what it does stays unknown. */

@@ -1,7 +1,6 @@
 package org.umberline.core.planning;
 
 import java.time.Instant;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -9,11 +8,13 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.TreeSet;
 import org.umberline.core.calibration.Posterior;
-import org.umberline.core.chemistry.SeaWater;
 import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.planning.Advice.Kind;
+import org.umberline.core.planning.Advice.Reason;
 import org.umberline.core.planning.Advice.Verdict;
 import org.umberline.core.planning.ChangeSearch.Found;
 import org.umberline.core.simulation.PlannedChanges;
+import org.umberline.core.simulation.WorkAhead;
 import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.WayOfKeeping;
@@ -44,13 +45,15 @@ public final class Advisor {
   /** Within this factor of the least effort the habit decides. Chosen. */
   private static final double AS_LITTLE_EFFORT = 1.1;
 
-  /** A test is asked for when it has this chance of changing the advice. Chosen. */
-  private static final double COULD_SETTLE = 0.1;
-
   private static final double WEEKS_4 = 28;
   private static final double DAYS_PER_WEEK = 7;
 
   private final Basis b;
+
+  /** The same without the work that is due. */
+  private final Basis alone;
+
+  private final Renewals.Due due;
 
   /**
    * @param tank whose lines, limits and routine are meant, which may differ from those the
@@ -58,7 +61,9 @@ public final class Advisor {
    * @param now the instant the advice is for
    */
   public Advisor(TankModel tank, Posterior posterior, Instant now) {
-    b = new Basis(tank, posterior, now, DAYS_JUDGED);
+    alone = new Basis(tank, posterior, now, DAYS_JUDGED);
+    due = Renewals.of(alone);
+    b = due.work().isEmpty() ? alone : alone.with(Renewals.done(tank, alone.asOf, due.work()));
   }
 
   /** Days ahead that a posterior has to lay out for an advice and for the keeper's forecast. */
@@ -95,13 +100,14 @@ public final class Advisor {
             option(found.stream().filter(f -> f.everyDays() == everyDays).findFirst().get()));
       }
     }
-    Optional<Found> kept = needed ? keptHabit() : Optional.empty();
+    Optional<Found> kept = needed ? keptHabit() : unneeded();
     Optional<Found> chosen =
         kept.or(() -> choose(found)).filter(f -> f.catchUps() == 0 || !b.isGuess());
-    List<Advice.Ask> asks = asks();
-    TodayJudge judge = new TodayJudge(b, danger, chosen, found, needed, kept.isPresent(), asks);
+    List<Advice.Ask> asks = new Asks(b).all();
+    TodayJudge judge =
+        new TodayJudge(
+            b, danger, Cycle.of(b), chosen, found, needed, kept.isPresent(), asks, ofWork(chosen));
     Advice.Today today = judge.made();
-    boolean helpful = needed || b.belowFloor().isPresent();
     HelpSearch helps =
         new HelpSearch(b.tank, b.posterior, b.judgedLines(), chosen.map(Found::everyDays));
     return new Advice(
@@ -111,11 +117,79 @@ public final class Advisor {
         chosen.map(this::recommended),
         binding(chosen, found),
         List.copyOf(options),
-        ways(chosen, found),
-        helpful ? helps.all(binding(chosen, found), sameInterval(chosen, found)) : List.of(),
+        new WaysBeside(b, alone).of(found, choose(found)),
+        helps(helps, chosen, found, needed),
         needed && chosen.isEmpty() ? helps.blends() : List.of(),
+        work(),
         asks,
         judge.remarks());
+  }
+
+  private List<Advice.Help> helps(
+      HelpSearch helps, Optional<Found> chosen, List<Found> found, boolean needed) {
+    Optional<Advice.Binding> binding = binding(chosen, found);
+    Nutrient nutrient = binding.map(Advice.Binding::nutrient).orElse(Nutrient.NITRATE);
+    if (binding.filter(line -> line.side() == Advice.Side.FLOOR).isPresent()) {
+      double everyDays = b.habit.map(Routine::everyDays).orElse(USUAL_INTERVAL_DAYS);
+      return new FloorHelps(b.tank, b.posterior, everyDays).raising(nutrient);
+    }
+    return needed
+        ? helps.all(nutrient, sameInterval(chosen, found), !due.work().isEmpty())
+        : List.of();
+  }
+
+  /** What the plan asks for besides changes, and what habit brings, in order of their days. */
+  private List<Advice.DueWork> work() {
+    List<Advice.DueWork> work = new ArrayList<>(due.work());
+    for (WorkAhead ahead : WorkAhead.of(alone.scenario)) {
+      work.add(
+          new Advice.DueWork(
+              ahead.on(),
+              ahead.kind() == WorkAhead.Kind.RENEW
+                  ? Advice.WorkKind.RENEW
+                  : Advice.WorkKind.HARVEST,
+              ahead.of(),
+              ahead.grams(),
+              false));
+    }
+    work.sort(Comparator.comparing(Advice.DueWork::on));
+    return List.copyOf(work);
+  }
+
+  /** Why work is part of the plan: how full the adsorber is, and what water alone would take. */
+  private List<Reason> ofWork(Optional<Found> chosen) {
+    if (due.work().isEmpty()) {
+      return List.of();
+    }
+    double everyDays =
+        chosen
+            .map(Found::everyDays)
+            .orElse(b.habit.map(Routine::everyDays).orElse(USUAL_INTERVAL_DAYS));
+    Found without = alone.search.find(everyDays);
+    Reason water = Reason.of(Kind.WATER_ALONE).of(Nutrient.PHOSPHATE);
+    return List.of(
+        Reason.of(Kind.ADSORBER_SPENT)
+            .of(Nutrient.PHOSPHATE)
+            .on(due.work().get(0).on())
+            .value(due.used()),
+        without.feasible() ? water.value(without.fraction()) : water);
+  }
+
+  /** The routine of a keeper who keeps it although the water needs none. */
+  private Optional<Found> unneeded() {
+    return b.hasFixedRoutine()
+        ? b.habit.map(
+            r ->
+                new Found(
+                    r.everyDays(),
+                    true,
+                    BindingLimit.NONE,
+                    r.fraction(),
+                    b.ahead(r.nextOn()),
+                    0,
+                    0,
+                    0))
+        : Optional.empty();
   }
 
   /** What is enough at the chosen interval, where the habit takes more than that. */
@@ -184,10 +258,12 @@ public final class Advisor {
       return Optional.empty();
     }
     Routine routine = b.habit.get();
-    int start = b.search.latestStart(routine, b.confidence - NEARLY);
-    if (start < ChangeSearch.TODAY) {
+    int latest = b.search.latestStart(routine, b.confidence - NEARLY);
+    if (latest < ChangeSearch.TODAY) {
       return Optional.empty();
     }
+    int start =
+        b.hasFixedRoutine() ? Math.min(latest, b.ahead(routine.nextOn())) : latest;
     Nutrient nearer =
         b.promise.nearer(b.search.changes(0, 0, start, routine.fraction(), routine.everyDays()), 0);
     return Optional.of(
@@ -280,98 +356,6 @@ public final class Advisor {
 
   private static Optional<Advice.Binding> binding(Nutrient nutrient, Advice.Side side) {
     return Optional.of(new Advice.Binding(nutrient, side));
-  }
-
-  // ---------------------------------------------------------------- beside the advice
-
-  private List<Advice.Way> ways(Optional<Found> chosen, List<Found> found) {
-    List<Advice.Way> ways = new ArrayList<>();
-    int start =
-        b.habit
-            .map(r -> (int) ChronoUnit.DAYS.between(b.asOf, r.nextOn()) - 1)
-            .map(day -> Math.max(day, ChangeSearch.TODAY))
-            .orElse(ChangeSearch.TODAY);
-    double fraction = b.habit.map(Routine::fraction).orElse(0.0);
-    double everyDays = b.habit.map(Routine::everyDays).orElse(WEEKS_4);
-    ways.add(way(Advice.WayKind.AS_NOW, fraction, everyDays, start, 0, 0, 0));
-    List<Found> feasible = found.stream().filter(Found::feasible).toList();
-    add(ways, Advice.WayKind.LEAST_EFFORT, choose(found));
-    add(
-        ways,
-        Advice.WayKind.LEAST_WATER,
-        feasible.stream()
-            .min(
-                Comparator.comparingDouble((Found f) -> f.fraction() / f.everyDays())
-                    .thenComparing(f -> -f.everyDays())));
-    add(
-        ways,
-        Advice.WayKind.LEAST_OFTEN,
-        feasible.stream().max(Comparator.comparingDouble(Found::everyDays)));
-    return List.copyOf(ways);
-  }
-
-  private void add(List<Advice.Way> ways, Advice.WayKind kind, Optional<Found> found) {
-    found.ifPresent(
-        f ->
-            ways.add(
-                way(
-                    kind,
-                    f.fraction(),
-                    f.everyDays(),
-                    f.start(),
-                    f.catchUps(),
-                    f.catchUpFraction(),
-                    f.from())));
-  }
-
-  private Advice.Way way(
-      Advice.WayKind kind,
-      double fraction,
-      double everyDays,
-      int start,
-      int catchUps,
-      double catchUpFraction,
-      int from) {
-    PlannedChanges changes =
-        b.search.changes(catchUps, catchUpFraction, start, fraction, everyDays);
-    double litresPer28 = fraction <= 0 ? 0 : b.litres(fraction) * WEEKS_4 / everyDays;
-    double gramsPerLitre = SeaWater.saltGramsPerLitre(b.tank.salinityPpt(), b.tank.temperatureC());
-    return new Advice.Way(
-        kind,
-        catchUps > 0 ? OptionalDouble.of(catchUpFraction) : OptionalDouble.empty(),
-        fraction,
-        everyDays,
-        b.date(start),
-        b.promise.underCeilings(changes, from, b.search.surely()) >= b.confidence - NEARLY - 1e-9,
-        b.promise.within(changes, from, b.search.surely()),
-        litresPer28,
-        b.minutesPer28Days(fraction, everyDays),
-        litresPer28 * gramsPerLitre);
-  }
-
-  // ---------------------------------------------------------------- tests
-
-  /** Tests that could change the advice, the most telling first; none that was done today. */
-  private List<Advice.Ask> asks() {
-    List<Advice.Ask> asks = new ArrayList<>();
-    for (Nutrient nutrient : b.neverTested) {
-      asks.add(new Advice.Ask(nutrient.analyte(), 1));
-    }
-    if (b.promise.days() > 0) {
-      int occasion =
-          (int) Math.min(b.promise.days(), Math.ceil(b.habit.map(Routine::everyDays).orElse(7.0)));
-      for (Nutrient nutrient : b.judged) {
-        if (b.neverTested.contains(nutrient) || b.testedToday(nutrient)) {
-          continue;
-        }
-        double settles = new TestSettles(b.tank, b.posterior, b.promise).of(nutrient, occasion);
-        if (settles >= COULD_SETTLE) {
-          asks.add(new Advice.Ask(nutrient.analyte(), settles));
-        }
-      }
-    }
-    asks.sort(Comparator.comparingDouble(ask -> -ask.settles()));
-    return List.copyOf(asks);
   }
 
   /** What has to be caught up before a routine of one interval, without all else of an advice. */

@@ -14,12 +14,12 @@ import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.quantity.Ammonia;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.simulation.Scenario;
-import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Effort;
 import org.umberline.core.tank.Line;
 import org.umberline.core.tank.Lines;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.Stance;
 import org.umberline.core.tank.TankModel;
 
 /**
@@ -47,8 +47,6 @@ final class Basis {
    * A tank younger than this may still cycle; its ammonia is tested twice a week. Common practice.
    */
   private static final int YOUNG_DAYS = 42;
-
-  private static final int TESTED_EVERY_DAYS = 3;
 
   /** Days ahead in which ammonia of a young tank is looked at. Chosen. */
   private static final int SAFETY_DAYS = 3;
@@ -100,6 +98,11 @@ final class Basis {
         tank.routine()
             .filter(routine -> routine.fraction() > 0)
             .map(routine -> lastChange().map(routine::after).orElse(routine));
+  }
+
+  /** The same tank in which work ahead is done. */
+  Basis with(TankModel worked) {
+    return new Basis(worked, posterior.goingOnAs(worked), now, promise.days());
   }
 
   void sortByTests() {
@@ -218,6 +221,15 @@ final class Basis {
         .reduce((a, b) -> b);
   }
 
+  /** Whether the routine's own day has come, for a keeper who keeps it whatever the water says. */
+  boolean isFixedDay() {
+    return hasFixedRoutine() && !habit.get().nextOn().isAfter(asOf);
+  }
+
+  boolean hasFixedRoutine() {
+    return tank.stance() == Stance.FIXED_ROUTINE && habit.isPresent();
+  }
+
   /** The least share of the draws under the ceilings on any one day, with what was found. */
   double held(ChangeSearch.Found found) {
     return promise.underCeilings(search.changes(found), found.from(), search.surely());
@@ -260,20 +272,13 @@ final class Basis {
     if (!scenario.isNew() || promise.days() < SAFETY_DAYS) {
       return false;
     }
-    Optional<LocalDate> tested =
-        tank.log().stream()
-            .filter(
-                e ->
-                    e instanceof LogEntry.Test test
-                        && (test.analyte() == Analyte.AMMONIA || test.analyte() == Analyte.NITRITE))
-            .map(this::dayOf)
-            .reduce((a, b) -> b);
+    Optional<LocalDate> tested = Cycle.lastTest(this);
     if (tested.filter(day -> !day.isBefore(asOf)).isPresent()) {
       return false;
     }
     boolean young =
         tank.startedOn().filter(day -> day.isAfter(asOf.minusDays(YOUNG_DAYS))).isPresent();
-    if (young && tested.filter(day -> day.isAfter(asOf.minusDays(TESTED_EVERY_DAYS))).isEmpty()) {
+    if (young && tested.filter(day -> day.isAfter(asOf.minusDays(Cycle.TESTED_EVERY_DAYS))).isEmpty()) {
       return true;
     }
     AmmoniaCourse course = AmmoniaCourse.of(posterior, SAFETY_DAYS, PlannedChanges.NONE);

@@ -28,23 +28,35 @@ final class TodayJudge {
 
   private final Basis b;
   private final Optional<SafetyGuard.Finding> danger;
+  private final Optional<Cycle> cycle;
   private final Optional<Found> chosen;
   private final List<Found> found;
   private final boolean needed;
   private final boolean habitKept;
   private final List<Advice.Ask> asks;
+  private final List<Reason> ofWork;
   private final List<Reason> why = new ArrayList<>();
 
+  /**
+   * @param chosen the routine that is advised
+   * @param found what was found for every interval
+   * @param needed whether any change is
+   * @param ofWork why work is part of the plan
+   */
   TodayJudge(
       Basis basis,
       Optional<SafetyGuard.Finding> danger,
+      Optional<Cycle> cycle,
       Optional<Found> chosen,
       List<Found> found,
       boolean needed,
       boolean habitKept,
-      List<Advice.Ask> asks) {
+      List<Advice.Ask> asks,
+      List<Reason> ofWork) {
     b = basis;
     this.danger = danger;
+    this.cycle = cycle;
+    this.ofWork = ofWork;
     this.chosen = chosen;
     this.found = found;
     this.needed = needed;
@@ -61,13 +73,20 @@ final class TodayJudge {
     Optional<Reason> test = testFirst();
     if (test.isPresent()) {
       why.add(test.get());
+      cycle.ifPresent(c -> why.addAll(c.reasons()));
       // without any reading there is nothing to say of the water
       if (!b.isGuess()) {
         water();
       }
       return today(Verdict.TEST_FIRST, 0);
     }
+    cycle.ifPresent(c -> why.addAll(c.reasons()));
+    why.addAll(ofWork);
     double share = water();
+    if (b.isFixedDay()) {
+      why.add(0, Reason.of(Kind.FIXED_DAY));
+      return today(Verdict.CHANGE, Math.max(share, b.habit.orElseThrow().fraction()));
+    }
     if (chosen.isPresent()) {
       return today(share > 0 ? Verdict.CHANGE : Verdict.SKIP, share);
     }
@@ -211,6 +230,10 @@ final class TodayJudge {
     boolean dry = share <= 0;
     Optional<LocalDate> next =
         chosen.map(c -> firstDay(c)).filter(day -> day != ChangeSearch.TODAY).map(b::date);
+    if (b.hasFixedRoutine()) {
+      LocalDate own = b.habit.orElseThrow().nextOn();
+      next = next.filter(day -> day.isBefore(own)).or(() -> Optional.of(own));
+    }
     boolean changes = needed && (chosen.isPresent() || !dry);
     return new Advice.Today(
         verdict,

@@ -234,8 +234,7 @@ public final class Scenario {
     layOutPlants(laidOut, habit, asOf);
     captureRate = new double[days];
     skimRate = new double[days];
-    List<ExportMethod> adsorbing =
-        tank.exports().stream().filter(ExportMethod.PhosphateAdsorber.class::isInstance).toList();
+    List<ExportMethod> adsorbing = adsorbing();
     adsorbers = adsorbing.stream().map(Scenario::adsorber).toArray(AdsorberGear[]::new);
     adsorberInUse = inUse(adsorbing);
     List<ExportMethod> denitrifies =
@@ -866,6 +865,13 @@ public final class Scenario {
       case NITRATE, PHOSPHATE, AMMONIA, NITRITE -> true;
       default -> false;
     };
+  }
+
+  /** The tank's adsorbers, in the order of their index. */
+  List<ExportMethod> adsorbing() {
+    return tank.exports().stream()
+        .filter(ExportMethod.PhosphateAdsorber.class::isInstance)
+        .toList();
   }
 
   /** Whether the tank's filter may still be growing in within the days laid out. */

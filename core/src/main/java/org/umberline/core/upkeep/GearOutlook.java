@@ -29,8 +29,9 @@ public record GearOutlook(List<Wear> wear, List<Growth> growth) {
   /**
    * @param used share of what it can hold, median of the draws
    * @param spentOn the day {@link #SPENT} is reached at the rate since it was last renewed
+   * @param daysToSpent days in which a fresh one reaches it at that rate
    */
-  public record Wear(String export, double used, LocalDate spentOn) {}
+  public record Wear(String export, double used, LocalDate spentOn, int daysToSpent) {}
 
   /**
    * @param wetMassG now, median of the draws
@@ -79,7 +80,12 @@ public record GearOutlook(List<Wear> wear, List<Growth> growth) {
     long days = Math.max(1, ChronoUnit.DAYS.between(since, today));
     double perDay = used / days;
     long left = perDay > 0 ? (long) Math.ceil((SPENT - used) / perDay) : FARTHEST_DAYS;
-    return new Wear(medium.id(), used, today.plusDays(Math.max(0, Math.min(FARTHEST_DAYS, left))));
+    long whole = perDay > 0 ? (long) (SPENT / perDay) : FARTHEST_DAYS;
+    return new Wear(
+        medium.id(),
+        used,
+        today.plusDays(Math.max(0, Math.min(FARTHEST_DAYS, left))),
+        (int) Math.min(FARTHEST_DAYS, whole));
   }
 
   private static Growth growth(Posterior posterior, PlantStand plant, int index, LocalDate today) {

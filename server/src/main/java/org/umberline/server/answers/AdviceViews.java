@@ -1,6 +1,7 @@
 package org.umberline.server.answers;
 
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Optional;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Advice;
@@ -8,11 +9,16 @@ import org.umberline.core.planning.RoutineOutlook;
 import org.umberline.core.tank.Routine;
 import org.umberline.server.exchange.Views;
 import org.umberline.tankfile.Figures;
+import org.umberline.wording.AdviceWords;
+import org.umberline.wording.Phrase;
 
 /** Parts of an advice as the API sends them. */
 final class AdviceViews {
   /** Days until a keeper usually has a hand in the tank again. Common practice, no source. */
   private static final int NEXT_OCCASION_DAYS = 7;
+
+  /** A change that is not meant to come again is laid out so far apart, days. */
+  private static final double ONCE_DAYS = 365;
 
   private AdviceViews() {}
 
@@ -21,7 +27,22 @@ final class AdviceViews {
     return advice.recommended().map(r -> new Routine(r.fraction(), r.everyDays(), r.nextOn()));
   }
 
-  static Views.TodayView today(Advice advice) {
+  /** The changes that are laid out ahead: today's, and then the routine that is advised. */
+  static Optional<Routine> planned(Advice advice) {
+    Optional<Routine> routine = routine(advice);
+    if (advice.today().fraction().isEmpty()) {
+      return routine;
+    }
+    return routine
+        .map(r -> advice.catchUp().isEmpty() ? r.startingOn(advice.asOf()) : r)
+        .or(
+            () ->
+                Optional.of(
+                    new Routine(
+                        advice.today().fraction().getAsDouble(), ONCE_DAYS, advice.asOf())));
+  }
+
+  static Views.TodayView today(Advice advice, AdviceWords words) {
     Advice.Today today = advice.today();
     return new Views.TodayView(
         today.verdict(),
@@ -36,8 +57,40 @@ final class AdviceViews {
             .orElse(null),
         today.ifWaiting().map(Advice.Waiting::until).orElse(null),
         today.ifWaiting().map(w -> Figures.rounded(w.chance())).orElse(null),
-        today.why().stream().map(Advice.Reason::kind).toList(),
-        advice.remarks().stream().map(Advice.Reason::kind).toList());
+        reasons(today.why(), words),
+        reasons(advice.remarks(), words));
+  }
+
+  /** Reasons with their words. */
+  static List<Views.ReasonView> reasons(List<Advice.Reason> reasons, AdviceWords words) {
+    return reasons.stream()
+        .map(reason -> new Views.ReasonView(reason.kind(), said(words.reason(reason))))
+        .toList();
+  }
+
+  /** A text in the parts in which it travels. */
+  static List<Views.SaidView> said(Phrase phrase) {
+    return phrase.parts().stream().map(AdviceViews::said).toList();
+  }
+
+  private static Views.SaidView said(Phrase.Part part) {
+    if (part instanceof Phrase.Amount amount) {
+      return new Views.SaidView(null, Figures.rounded(amount.value()), amount.unit(), null);
+    }
+    if (part instanceof Phrase.Day day) {
+      return new Views.SaidView(null, null, null, day.on());
+    }
+    return new Views.SaidView(((Phrase.Text) part).text(), null, null, null);
+  }
+
+  /** Work that the forecast counts on. */
+  static List<Views.PlanWorkView> work(Advice advice, AdviceWords words) {
+    return advice.work().stream()
+        .map(
+            work ->
+                new Views.PlanWorkView(
+                    work.on(), work.kind(), work.of(), said(words.work(work)), work.added()))
+        .toList();
   }
 
   static Views.RecoveryStepView step(Advice.Step step) {

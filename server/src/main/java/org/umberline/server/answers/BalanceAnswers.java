@@ -19,6 +19,7 @@ import org.umberline.core.ledger.PaperBalance;
 import org.umberline.core.planning.Advice;
 import org.umberline.core.planning.Advisor;
 import org.umberline.core.planning.BindingLimit;
+import org.umberline.core.planning.OneOff;
 import org.umberline.core.planning.RoutineOutlook;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.simulation.Scenario;
@@ -37,6 +38,7 @@ import org.umberline.server.exchange.Views;
 import org.umberline.tankfile.Figures;
 import org.umberline.tankfile.NotCounted;
 import org.umberline.wording.AdviceWords;
+import org.umberline.wording.WorkWords;
 
 /** Answers for the Balance page and for Rounds: asks the core and puts its numbers into views. */
 @Service
@@ -89,8 +91,8 @@ public class BalanceAnswers {
         now.standing().map(r -> routineView(now.tank(), r)).orElse(null),
         Figures.rounded(advice.ways().get(0).probabilityWithinLines()),
         advice.today().verdict().term(),
-        words.all(advice),
-        AdviceViews.today(advice),
+        AdviceViews.today(advice, words),
+        AdviceViews.work(advice, words),
         AdviceViews.testFirst(advice, outlook),
         AdviceViews.heldUntil(advice),
         OtherWays.of(now, advice, advisor.background(advice), words),
@@ -224,6 +226,30 @@ public class BalanceAnswers {
         .orElse(new Views.ImpliedVolumeView(0, 0, null, null));
   }
 
+  /** One change to a level, or a few. */
+  public Views.OneOffView oneOff(Stored stored, Nutrient nutrient, double targetMgL) {
+    Present now = advices.present(stored);
+    OneOff once = now.advisor().oneOff(nutrient, targetMgL);
+    return new Views.OneOffView(
+        Figures.rounded(once.nowMgL()),
+        once.targetMgL(),
+        Figures.rounded(once.sourceMgL()),
+        once.fraction().isPresent() ? Figures.rounded(once.fraction().getAsDouble()) : null,
+        once.series().size(),
+        Figures.rounded(once.litres()),
+        once.buckets(),
+        Figures.rounded(once.bestReachableMgL()),
+        once.with()
+            .map(
+                with ->
+                    new Views.OneOffBlendView(
+                        now.tank().waterById(with.water()).name(),
+                        with.share(),
+                        Figures.rounded(with.fraction()),
+                        with.changes()))
+            .orElse(null));
+  }
+
   // ---------------------------------------------------------------- what if
 
   /** Runs a routine, lines and other doings that are tried; saves nothing. */
@@ -304,6 +330,7 @@ public class BalanceAnswers {
     Present now = advices.present(stored);
     Advice advice = advices.of(stored);
     RoutineOutlook outlook = now.advisor().outlook(advice);
+    AdviceWords words = new AdviceWords(now.tank());
     Projection alone = outlook.projection(PlannedChanges.NONE, now.horizon());
     Forecast nitrate = Forecast.of(alone, Nutrient.NITRATE, now.tank().lines());
     Forecast phosphate = Forecast.of(alone, Nutrient.PHOSPHATE, now.tank().lines());
@@ -324,7 +351,8 @@ public class BalanceAnswers {
         fraction.isPresent() ? fraction.getAsDouble() : null,
         fraction.isPresent() ? fraction.getAsDouble() * now.tank().netVolumeL() : null,
         on.orElse(null),
-        String.join(" ", new AdviceWords(now.tank()).why(advice)),
+        AdviceViews.reasons(advice.today().why(), words),
+        AdviceViews.work(advice, words),
         nitrate
             .ceiling()
             .flatMap(Forecast.Ceiling::likely)
@@ -343,7 +371,7 @@ public class BalanceAnswers {
                 work ->
                     new Views.DueWorkView(
                         work.key(),
-                        WorkWords.of(work, now.tank()),
+                        AdviceViews.said(WorkWords.of(work, now.tank())),
                         work.everyDays(),
                         work.lateDays(now.today())))
             .toList());

@@ -58,8 +58,9 @@ public class Calendars {
     calendar.add(ImmutableVersion.VERSION_2_0);
     calendar.add(ImmutableCalScale.GREGORIAN);
     for (Stored stored : tanks.all(keeper)) {
-      for (Schedule.Occurrence o : upkeep.layOut(stored, DAYS).schedule().occurrences()) {
-        String what = plain(WorkWords.of(o.work(), stored.tank()));
+      UpkeepAnswers.LaidOut laidOut = upkeep.layOut(stored, DAYS);
+      for (Schedule.Occurrence o : laidOut.schedule().occurrences()) {
+        String what = laidOut.words(o.work()).plain();
         VEvent event = new VEvent(o.on(), stored.tank().name() + ": " + what);
         String id = stored.id() + "/" + o.work().key() + "/" + o.on();
         event.add(
@@ -77,10 +78,6 @@ public class Calendars {
       throw new IllegalStateException("a string could not be written to", e);
     }
     return text.toString();
-  }
-
-  private static String plain(String words) {
-    return words.replaceAll("[{}]", "");
   }
 
   /** When the keeper's address was made; empty when there is none. */

@@ -5,9 +5,8 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.springframework.stereotype.Service;
+import org.umberline.core.change.ChangeEffect;
 import org.umberline.core.change.ChangeWater;
-import org.umberline.core.change.RunSheet;
-import org.umberline.core.change.RunSheets;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Advice;
 import org.umberline.core.planning.Levels;
@@ -19,6 +18,8 @@ import org.umberline.server.exchange.Requests;
 import org.umberline.server.exchange.Views;
 import org.umberline.server.failure.Refused;
 import org.umberline.tankfile.Figures;
+import org.umberline.wording.RunSheet;
+import org.umberline.wording.RunSheets;
 
 /** Run sheets of water changes. */
 @Service
@@ -44,8 +45,8 @@ public class ChangeAnswers {
     }
     TankModel tank = stored.tank();
     Blend blend = tank.changeWater();
-    RunSheets.Levels levels =
-        new RunSheets.Levels(
+    ChangeEffect.Levels levels =
+        new ChangeEffect.Levels(
             known.now(Nutrient.NITRATE),
             known.now(Nutrient.PHOSPHATE),
             known.ofChangeWater(Nutrient.NITRATE),
@@ -68,7 +69,7 @@ public class ChangeAnswers {
   }
 
   private static Views.RunSheetView view(Stored stored, Present now, RunSheet sheet) {
-    RunSheet.After after = sheet.after();
+    ChangeEffect after = sheet.effect();
     return new Views.RunSheetView(
         stored.id(),
         now.today(),
@@ -86,7 +87,7 @@ public class ChangeAnswers {
             .map(
                 step ->
                     new Views.StepView(
-                        step.key(), step.phase().name(), step.text(), number(step.minutes())))
+                        step.key(), step.phase().name(), AdviceViews.said(step.text()), number(step.minutes())))
             .toList(),
         List.of(
             moved("nitrate", after.nitrateBefore(), after.nitrate(), "mg/L NO3"),
@@ -96,12 +97,9 @@ public class ChangeAnswers {
                 "alkalinity", number(after.alkalinityBefore()), number(after.alkalinity()), "dKH"),
             new Views.MovedView(
                 "ammonia from the tap", null, Figures.rounded(after.ammonia()), "mg/L NH3")),
-        sheet.warnings(),
+        sheet.warnings().stream().map(AdviceViews::said).toList(),
         sheet.cautions(),
-        sheet
-            .testOn()
-            .map(t -> new Views.TestAskedView(t.analyte(), t.daysFrom(), t.why()))
-            .orElse(null),
+        AdviceViews.said(sheet.test()),
         stored.tank().salinityPpt() > 0);
   }
 

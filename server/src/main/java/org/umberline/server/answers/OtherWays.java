@@ -45,14 +45,14 @@ final class OtherWays {
             .map(
                 help ->
                     new Views.HelpView(
-                        help.lever(),
-                        Figures.rounded(help.amount()),
-                        help.unit(),
-                        help.of().orElse(null),
-                        words.lever(help),
+                        help.first().lever(),
+                        AdviceViews.said(words.levers(help)),
                         help.fraction().isPresent() ? help.fraction().getAsDouble() : null,
                         help.everyDays(),
-                        Figures.rounded(help.minutesPer28Days())))
+                        Figures.rounded(help.minutesPer28Days()),
+                        help.tries().stream()
+                            .map(t -> new Views.TriedView(t.kind(), t.id(), t.amount()))
+                            .toList()))
             .toList(),
         advice.blends().stream()
             .map(

@@ -12,6 +12,7 @@ import org.umberline.core.planning.Absence;
 import org.umberline.core.planning.Advice;
 import org.umberline.core.tank.Feeding;
 import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.Stance;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.upkeep.Care;
 import org.umberline.core.upkeep.CatchUp;
@@ -24,6 +25,8 @@ import org.umberline.server.exchange.Views;
 import org.umberline.server.failure.Refused;
 import org.umberline.tankfile.Figures;
 import org.umberline.wording.AdviceWords;
+import org.umberline.wording.Phrase;
+import org.umberline.wording.WorkWords;
 
 /** Recurring work over all tanks, and what an absence does to one. */
 @Service
@@ -43,15 +46,25 @@ public class UpkeepAnswers {
     this.posteriors = posteriors;
   }
 
-  /** A tank's work laid out. */
+  /**
+   * A tank's work laid out.
+   *
+   * @param planned the changes that are laid out: those of the advice
+   */
   record LaidOut(
       Stored stored,
       LocalDate today,
       Optional<Routine> standing,
+      Optional<Routine> planned,
       GearOutlook outlook,
       List<Work> works,
       Schedule schedule,
-      Advice advice) {}
+      Advice advice) {
+    /** A piece of the work in words. */
+    Phrase words(Work work) {
+      return WorkWords.of(work, stored.tank().withRoutine(planned));
+    }
+  }
 
   LaidOut layOut(Stored stored, int days) {
     Present now = advices.present(stored);
@@ -61,16 +74,19 @@ public class UpkeepAnswers {
             now.today(),
             "",
             () -> GearOutlook.of(now.tank(), now.posterior(), now.today()));
+    Advice advice = advices.of(stored);
+    Optional<Routine> planned = AdviceViews.planned(advice);
     List<Work> works =
-        Work.of(stored.tank(), stored.care(), now.standing(), now.today(), outlook.foreseen());
+        Work.of(stored.tank(), stored.care(), planned, now.today(), outlook.foreseen());
     return new LaidOut(
         stored,
         now.today(),
         now.standing(),
+        planned,
         outlook,
         works,
-        Schedule.of(stored.tank(), stored.care(), works, now.standing(), now.today(), days),
-        advices.of(stored));
+        Schedule.of(stored.tank(), stored.care(), works, planned, now.today(), days),
+        advice);
   }
 
   /** The work of every tank over the next days. */
@@ -97,7 +113,7 @@ public class UpkeepAnswers {
                     new Views.OccurrenceView(
                         o.work().key(),
                         o.work().kind().name(),
-                        WorkWords.of(o.work(), tank),
+                        AdviceViews.said(laidOut.words(o.work())),
                         WorkWords.doneAs(o.work()),
                         o.on(),
                         o.lateDays(),
@@ -109,11 +125,11 @@ public class UpkeepAnswers {
                     new Views.WorkView(
                         work.key(),
                         work.kind().name(),
-                        WorkWords.of(work, tank),
+                        AdviceViews.said(laidOut.words(work)),
                         work.everyDays(),
                         work.origin().name(),
                         work.lastDone().orElse(null),
-                        reason(work, laidOut)))
+                        AdviceViews.said(reason(work, laidOut))))
             .toList(),
         laidOut
             .standing
@@ -128,34 +144,27 @@ public class UpkeepAnswers {
   }
 
   /** What the model knows of it, in words. */
-  private static String reason(Work work, LaidOut laidOut) {
+  private static Phrase reason(Work work, LaidOut laidOut) {
     for (GearOutlook.Wear wear : laidOut.outlook.wear()) {
       if (work.key().equals(Work.key(Work.Kind.RENEW, wear.export()))) {
-        return "About "
-            + Math.round(100 * wear.used())
-            + " % of what it can hold is taken; at 80 % about "
-            + wear.spentOn()
-            + ".";
+        return WorkWords.wear(wear);
       }
     }
     for (GearOutlook.Growth growth : laidOut.outlook.growth()) {
       if (work.key().equals(Work.key(Work.Kind.THIN, growth.plant()))) {
-        return "About "
-            + Figures.plain(Math.round(growth.wetMassG()))
-            + " g now; crowded about "
-            + growth.crowdedOn()
-            + " at the earliest.";
+        return WorkWords.growth(growth);
       }
     }
     if (work.kind() == Work.Kind.CLEAN) {
       return laidOut.advice.helps().stream()
-          .filter(help -> help.lever() == Advice.Lever.MEDIA_CLEANING)
-          .filter(help -> help.of().filter(work.subject()::equals).isPresent())
+          .filter(help -> help.first().lever() == Advice.Lever.MEDIA_CLEANING)
+          .filter(help -> help.and().isEmpty())
+          .filter(help -> help.first().of().filter(work.subject()::equals).isPresent())
           .map(new AdviceWords(laidOut.stored.tank())::help)
           .findFirst()
-          .orElse("");
+          .orElse(Phrase.NONE);
     }
-    return "";
+    return Phrase.NONE;
   }
 
   /**
@@ -177,7 +186,7 @@ public class UpkeepAnswers {
     }
     if (request.nextOn() != null) {
       Schedule.against(
-              stored.tank(), stored.care(), work, laidOut.standing, laidOut.today, request.nextOn())
+              stored.tank(), stored.care(), work, laidOut.planned, laidOut.today, request.nextOn())
           .ifPresent(
               why -> {
                 throw Refused.field("nextOn", request.nextOn().toString(), why);
@@ -206,7 +215,7 @@ public class UpkeepAnswers {
     return Work.of(
             stored.tank(),
             stored.care().withHabits(List.of()),
-            laidOut.standing,
+            laidOut.planned,
             laidOut.today,
             laidOut.outlook.foreseen())
         .stream()
@@ -220,6 +229,12 @@ public class UpkeepAnswers {
       throw Refused.field("nextOn", String.valueOf(request.nextOn()), "today or later");
     }
     Routine routine = laidOut.standing.orElseThrow(() -> Refused.notFound("routine"));
+    if (stored.tank().stance() != Stance.FIXED_ROUTINE) {
+      throw Refused.field(
+          "nextOn",
+          request.nextOn().toString(),
+          "the day that the advice names; only a fixed routine has days of its own");
+    }
     tanks.change(
         stored.id(),
         keeper,

@@ -24,7 +24,6 @@ import org.umberline.server.persistence.VisitEntity;
 import org.umberline.server.persistence.Visits;
 import org.umberline.tankfile.Figures;
 import org.umberline.tankfile.shorthand.Shorthand;
-import org.umberline.wording.AdviceWords;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Visits to tanks that are looked after for others: a baseline on arrival, a page on leaving. */
@@ -125,8 +124,7 @@ public class VisitAnswers {
     return new Views.StandingView(
         Figures.rounded(levels.now(Nutrient.NITRATE)),
         Figures.rounded(levels.now(Nutrient.PHOSPHATE)),
-        advice.today().verdict().term(),
-        new AdviceWords(now.tank()).why(advice));
+        advice.today().verdict().term());
   }
 
   /** The page that is left behind. */
@@ -146,7 +144,7 @@ public class VisitAnswers {
     LocalDate today = laidOut.today();
     List<Views.NextView> next = new ArrayList<>();
     for (Schedule.Occurrence o : laidOut.schedule().occurrences()) {
-      next.add(new Views.NextView(o.on(), WorkWords.of(o.work(), tank)));
+      next.add(new Views.NextView(o.on(), AdviceViews.said(laidOut.words(o.work()))));
     }
     return new Views.VisitView(
         visit.getId(),

@@ -76,7 +76,7 @@ public final class VisitPages {
     list(
         page,
         visit.next().stream()
-            .map(next -> DAY.format(next.on()) + ": " + next.words().replaceAll("[{}]", ""))
+            .map(next -> DAY.format(next.on()) + ": " + plain(next.words()))
             .toList(),
         "Nothing within two weeks.");
     if (!visit.advice().isEmpty()) {
@@ -91,6 +91,20 @@ public final class VisitPages {
             TEXT));
     page.close();
     return out.toByteArray();
+  }
+
+  private static String plain(List<Views.SaidView> words) {
+    StringBuilder text = new StringBuilder();
+    for (Views.SaidView part : words) {
+      if (part.text() != null) {
+        text.append(part.text());
+      } else if (part.day() != null) {
+        text.append(DAY.format(part.day()));
+      } else {
+        text.append(Figures.plain(part.value())).append(' ').append(part.unit());
+      }
+    }
+    return text.toString();
   }
 
   private static void heading(Document page, String text) {

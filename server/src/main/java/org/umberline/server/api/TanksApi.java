@@ -13,10 +13,13 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.tank.Lines;
 import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.Term;
 import org.umberline.server.answers.BalanceAnswers;
 import org.umberline.server.answers.LogRecords;
 import org.umberline.server.answers.LogRecords.Recorded;
@@ -24,6 +27,7 @@ import org.umberline.server.answers.TankRecords;
 import org.umberline.server.answers.TankRecords.Stored;
 import org.umberline.server.exchange.Requests;
 import org.umberline.server.exchange.Views;
+import org.umberline.server.failure.Refused;
 import org.umberline.server.security.SignedIn;
 import org.umberline.tankfile.TankFileWriter;
 import org.umberline.tankfile.shorthand.Reading;
@@ -32,6 +36,9 @@ import org.umberline.tankfile.shorthand.Reading;
 @RestController
 @RequestMapping("/api")
 class TanksApi {
+  /** No test reads more, mg/L. */
+  private static final double MOST_MG_L = 1000;
+
   private final TankRecords tanks;
   private final LogRecords log;
   private final BalanceAnswers answers;
@@ -88,6 +95,22 @@ class TanksApi {
       @PathVariable UUID id,
       @Valid @RequestBody Requests.Try request) {
     return answers.whatIf(tanks.one(id, keeper.keeperId()), request);
+  }
+
+  /** The change, or the few, that bring a nutrient to a level; mg/L of the ion. */
+  @GetMapping("/tanks/{id}/one-off")
+  Views.OneOffView oneOff(
+      @SignedIn.Keeper SignedIn keeper,
+      @PathVariable UUID id,
+      @RequestParam String nutrient,
+      @RequestParam double to) {
+    Nutrient known =
+        Term.find(Nutrient.class, nutrient)
+            .orElseThrow(() -> Refused.field("nutrient", nutrient, "nitrate or phosphate"));
+    if (!(to >= 0 && to <= MOST_MG_L)) {
+      throw Refused.field("to", String.valueOf(to), "0 to 1000 mg/L");
+    }
+    return answers.oneOff(tanks.one(id, keeper.keeperId()), known, to);
   }
 
   @PutMapping("/tanks/{id}/routine")

@@ -7,6 +7,7 @@ import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.UUID;
 import org.umberline.core.planning.Advice;
+import org.umberline.core.planning.Try;
 
 /** What the API sends. Every number is in the unit its name or its neighbour says. */
 public final class Views {
@@ -128,19 +129,58 @@ public final class Views {
       double saltGramsPer28Days) {}
 
   @Schema(
+      name = "Said",
+      description = "a part of a text: words, or a quantity with its unit, or a day")
+  public record SaidView(
+      @Schema(nullable = true) String text,
+      @Schema(nullable = true) Double value,
+      @Schema(nullable = true) String unit,
+      @Schema(nullable = true) LocalDate day) {}
+
+  @Schema(name = "Reason", description = "a reason or remark: what kind it is, and its words")
+  public record ReasonView(Advice.Kind kind, List<SaidView> words) {}
+
+  @Schema(
       name = "Help",
       description =
-          "what else helps, in words, and the share that is enough then: 0 when no change is"
-              + " needed, absent when none is enough or the matter is another")
+          "what else helps, in words and as what can be tried, and the share that is enough then: 0"
+              + " when no change is needed, absent when none is enough or the matter is another")
   public record HelpView(
       Advice.Lever lever,
-      double amount,
-      Advice.AmountUnit unit,
-      @Schema(nullable = true) String of,
-      String words,
+      List<SaidView> words,
       @Schema(nullable = true) Double fraction,
       double everyDays,
-      double minutesPer28Days) {}
+      double minutesPer28Days,
+      List<TriedView> tries) {}
+
+  @Schema(name = "HelpTry", description = "as in Tried")
+  public record TriedView(Try.Kind kind, String id, double amount) {}
+
+  @Schema(
+      name = "PlanWork",
+      description =
+          "work that the forecast counts on; added: the plan asks for it, otherwise it is habit")
+  public record PlanWorkView(
+      LocalDate on, Advice.WorkKind kind, String of, List<SaidView> words, boolean added) {}
+
+  @Schema(
+      name = "OneOff",
+      description =
+          "one change to a level, or a few: each share, absent where none does, and what they come"
+              + " to together; blend is the water that makes it possible")
+  public record OneOffView(
+      double nowMgL,
+      double targetMgL,
+      double sourceMgL,
+      @Schema(nullable = true) Double fraction,
+      int changes,
+      double litres,
+      int buckets,
+      double bestReachableMgL,
+      @Schema(nullable = true) OneOffBlendView blend) {}
+
+  @Schema(name = "OneOffBlend")
+  public record OneOffBlendView(String water, double share, double fraction, int changes) {}
 
   @Schema(name = "BlendAdvice")
   public record BlendView(String water, double share, double fraction, double everyDays) {}
@@ -218,8 +258,8 @@ public final class Views {
       @Schema(nullable = true) LocalDate noneNeededUntil,
       @Schema(nullable = true) LocalDate waitingUntil,
       @Schema(nullable = true) Double chanceIfWaiting,
-      List<Advice.Kind> reasons,
-      List<Advice.Kind> remarks) {}
+      List<ReasonView> reasons,
+      List<ReasonView> remarks) {}
 
   @Schema(
       name = "Balance",
@@ -236,8 +276,8 @@ public final class Views {
       @Schema(nullable = true) RoutineView standing,
       double standingProbability,
       String verdict,
-      List<String> why,
       TodayView today,
+      List<PlanWorkView> work,
       @Schema(nullable = true) TestFirstView testFirst,
       @Schema(nullable = true) LocalDate holdsUntilWithoutChange,
       OtherWaysView otherWays,
@@ -259,7 +299,8 @@ public final class Views {
       @Schema(nullable = true) Double fraction,
       @Schema(nullable = true) Double litres,
       @Schema(nullable = true) LocalDate on,
-      String why,
+      List<ReasonView> why,
+      List<PlanWorkView> work,
       @Schema(nullable = true) LocalDate crossesOn,
       LevelView nitrate,
       LevelView phosphate,
@@ -272,7 +313,7 @@ public final class Views {
       List<DueWorkView> due) {}
 
   @Schema(name = "DueWork")
-  public record DueWorkView(String work, String words, int everyDays, int lateDays) {}
+  public record DueWorkView(String work, List<SaidView> words, int everyDays, int lateDays) {}
 
   @Schema(
       name = "Term",
@@ -532,7 +573,7 @@ public final class Views {
   public record OccurrenceView(
       String work,
       String kind,
-      String words,
+      List<SaidView> words,
       String doneAs,
       LocalDate on,
       int lateDays,
@@ -542,11 +583,11 @@ public final class Views {
   public record WorkView(
       String key,
       String kind,
-      String words,
+      List<SaidView> words,
       int everyDays,
       String origin,
       @Schema(nullable = true) LocalDate lastDone,
-      String reason) {}
+      List<SaidView> reason) {}
 
   @Schema(name = "CatchUp", description = "recovery: the changes that bring it under its lines")
   public record CatchUpView(int missed, LocalDate since, List<RecoveryStepView> recovery) {}
@@ -616,9 +657,9 @@ public final class Views {
   @Schema(name = "BlendPart")
   public record PartView(String water, String name, double share) {}
 
-  @Schema(name = "Step", description = "quantities stand in braces with their units")
+  @Schema(name = "Step")
   public record StepView(
-      String key, String phase, String text, @Schema(nullable = true) Double minutes) {}
+      String key, String phase, List<SaidView> text, @Schema(nullable = true) Double minutes) {}
 
   @Schema(name = "Moved")
   public record MovedView(
@@ -626,9 +667,6 @@ public final class Views {
       @Schema(nullable = true) Double before,
       @Schema(nullable = true) Double after,
       String unit) {}
-
-  @Schema(name = "TestAsked")
-  public record TestAskedView(String analyte, int daysFrom, String why) {}
 
   @Schema(name = "RunSheet")
   public record RunSheetView(
@@ -641,9 +679,9 @@ public final class Views {
       @Schema(nullable = true) String bed,
       List<StepView> steps,
       List<MovedView> after,
-      List<String> warnings,
+      List<List<SaidView>> warnings,
       List<String> cautions,
-      @Schema(nullable = true) TestAskedView testOn,
+      List<SaidView> test,
       boolean salted) {}
 
   @Schema(name = "Salt", description = "g of salt still to add, or L of pure water")
@@ -712,10 +750,10 @@ public final class Views {
 
   @Schema(name = "Standing", description = "levels are medians of what is believed")
   public record StandingView(
-      double nitrateMgL, double phosphateMgL, String verdict, List<String> why) {}
+      double nitrateMgL, double phosphateMgL, String verdict) {}
 
   @Schema(name = "Next")
-  public record NextView(LocalDate on, String words) {}
+  public record NextView(LocalDate on, List<SaidView> words) {}
 
   @Schema(name = "Visit")
   public record VisitView(

@@ -1,41 +1,37 @@
-package org.umberline.core.change;
+package org.umberline.wording;
 
-import java.math.BigDecimal;
-import java.math.MathContext;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import org.umberline.core.change.RunSheet.BedHalf;
-import org.umberline.core.change.RunSheet.Phase;
-import org.umberline.core.change.RunSheet.Step;
-import org.umberline.core.chemistry.AmmoniaSpeciation;
-import org.umberline.core.judging.KitPower;
-import org.umberline.core.tank.Analyte;
+import org.umberline.core.change.ChangeEffect;
+import org.umberline.core.change.ChangeWater;
+import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.ExportMethod;
-import org.umberline.core.tank.Kit;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.SubstrateKind;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.WaterKind;
 import org.umberline.core.upkeep.Care;
 import org.umberline.core.upkeep.Task;
+import org.umberline.wording.RunSheet.BedHalf;
+import org.umberline.wording.RunSheet.Phase;
+import org.umberline.wording.RunSheet.Step;
 
 /** Writes run sheets. The order of a change is common practice, no source. */
 public final class RunSheets {
-  /** Free ammonia above which to act, mg/L NH3. Common practice, no source. */
-  private static final double FREE_AMMONIA = 0.02;
-
   /** A bucket that is heavier is better carried half full, kg. Chosen. */
   private static final double HEAVY_KG = 12;
 
-  /** Days after a change until a test tells whether phosphate came back. Common practice. */
-  private static final int SPRINGS_BACK_DAYS = 3;
-
   private static final double SALT_MIXES_MINUTES = 30;
   private static final double WATCH_MINUTES = 60;
+
+  /** Share of the salt that is weighed in before the mix is measured. Chosen. */
+  private static final double FIRST_SALT = 0.95;
+
+  private static final double CM3_PER_L = 1000;
 
   private final TankModel tank;
   private final Care care;
@@ -53,13 +49,9 @@ public final class RunSheets {
    * @param levels nitrate and phosphate of tank and change water as they are believed to be now
    */
   public static RunSheet of(
-      TankModel tank, Care care, double fraction, Blend blend, Levels levels) {
+      TankModel tank, Care care, double fraction, Blend blend, ChangeEffect.Levels levels) {
     return new RunSheets(tank, care, fraction, blend).write(levels);
   }
-
-  /** Concentrations in mg/L of the ion. */
-  public record Levels(
-      double nitrate, double phosphate, double sourceNitrate, double sourcePhosphate) {}
 
   private RunSheets(TankModel tank, Care care, double fraction, Blend blend) {
     this.tank = tank;
@@ -70,7 +62,7 @@ public final class RunSheets {
     litres = fraction * tank.netVolumeL();
   }
 
-  private RunSheet write(Levels levels) {
+  private RunSheet write(ChangeEffect.Levels levels) {
     Optional<BedHalf> bed = bed();
     prepare();
     switchOff();
@@ -78,25 +70,25 @@ public final class RunSheets {
     pour();
     switchOn();
     afterwards();
-    RunSheet.After after = after(levels);
+    ChangeEffect effect = ChangeEffect.of(tank, care, fraction, blend, levels);
     return new RunSheet(
         fraction,
         litres,
         blend,
         bed,
         steps,
-        after,
-        warnings(after),
+        effect,
+        effect.warnings().stream().map(RunSheets::warning).toList(),
         cautions(),
-        test(levels, after));
+        effect.told().map(RunSheets::test).orElse(Phrase.NONE));
   }
 
-  private void step(Phase phase, String key, String text) {
-    steps.add(new Step(key, phase, text, OptionalDouble.empty()));
+  private void step(Phase phase, String key, Object... text) {
+    steps.add(new Step(key, phase, Phrase.of(text), OptionalDouble.empty()));
   }
 
-  private void waiting(Phase phase, String key, String text, double minutes) {
-    steps.add(new Step(key, phase, text, OptionalDouble.of(minutes)));
+  private void waiting(double minutes, Phase phase, String key, Object... text) {
+    steps.add(new Step(key, phase, Phrase.of(text), OptionalDouble.of(minutes)));
   }
 
   // ---------------------------------------------------------------- preparing
@@ -107,18 +99,17 @@ public final class RunSheets {
         "sample",
         "Take the test sample now, before anything is stirred, with the water at its usual level.");
     if (blend.parts().isEmpty()) {
-      step(Phase.PREPARE, "water", "Have " + litres(litres) + " of pure water ready" + buckets());
+      step(
+          Phase.PREPARE, "water", "Have ", litres(litres), " of pure water ready", buckets());
     } else {
       for (Blend.Part part : blend.parts()) {
         step(
             Phase.PREPARE,
             "water-" + part.water(),
-            "Have "
-                + litres(part.share() * litres)
-                + " of "
-                + tank.waterById(part.water()).name()
-                + " ready"
-                + (blend.parts().size() == 1 ? buckets() : "."));
+            "Have ",
+            litres(part.share() * litres),
+            " of " + tank.waterById(part.water()).name() + " ready",
+            blend.parts().size() == 1 ? buckets() : ".");
       }
     }
     double tap = water.tapShare() * litres;
@@ -127,7 +118,9 @@ public final class RunSheets {
       step(
           Phase.PREPARE,
           "conditioner",
-          "Stir in " + figure(ml) + " mL of conditioner, by the strength you gave from its label.");
+          "Stir in ",
+          Phrase.amount(ml, "mL"),
+          " of conditioner, by the strength you gave from its label.");
     } else if (tap > 0) {
       step(
           Phase.PREPARE,
@@ -138,18 +131,18 @@ public final class RunSheets {
     temperature(tap);
   }
 
-  private String buckets() {
+  private Phrase buckets() {
     if (care.bucketLitres().isEmpty()) {
-      return ".";
+      return Phrase.of(".");
     }
     double bucket = care.bucketLitres().getAsDouble();
     int full = (int) Math.floor(litres / bucket + 1e-9);
     double rest = litres - full * bucket;
     String text = full == 0 ? "" : full + (full == 1 ? " full bucket" : " full buckets");
-    if (rest > 0.05 * bucket) {
-      text += (text.isEmpty() ? "" : " and ") + "one of " + litres(rest);
+    if (rest <= 0.05 * bucket) {
+      return Phrase.of(": ", text, ".");
     }
-    return ": " + text + ".";
+    return Phrase.of(": ", text, text.isEmpty() ? "" : " and ", "one of ", litres(rest), ".");
   }
 
   private void salt() {
@@ -161,24 +154,24 @@ public final class RunSheets {
       return;
     }
     waiting(
+        SALT_MIXES_MINUTES,
         Phase.PREPARE,
         "salt",
-        "Weigh in "
-            + figure(0.95 * grams)
-            + " g of salt of the "
-            + figure(grams)
-            + " g it will take, and mix with a pump until clear.",
-        SALT_MIXES_MINUTES);
+        "Weigh in ",
+        Phrase.amount(FIRST_SALT * grams, "g"),
+        " of salt of the ",
+        Phrase.amount(grams, "g"),
+        " it will take, and mix with a pump until clear.");
     step(
         Phase.PREPARE,
         "salinity",
-        "Measure the mix and bring it to {"
-            + figure(tank.salinityPpt())
-            + " ppt}; below tells how much more salt or water.");
+        "Measure the mix and bring it to ",
+        Phrase.amount(tank.salinityPpt(), "ppt"),
+        "; below tells how much more salt or water.");
   }
 
   private void temperature(double tap) {
-    String wanted = "{" + figure(tank.temperatureC()) + " °C}";
+    Phrase.Amount wanted = Phrase.amount(tank.temperatureC(), "°C");
     if (tap > 0 && care.hotC().isPresent() && care.coldC().isPresent()) {
       OptionalDouble share =
           ChangeWater.hotShare(
@@ -187,27 +180,29 @@ public final class RunSheets {
         step(
             Phase.PREPARE,
             "temperature",
-            "Mix "
-                + litres(share.getAsDouble() * tap)
-                + " hot with "
-                + litres((1 - share.getAsDouble()) * tap)
-                + " cold for "
-                + wanted
-                + ", and measure it.");
+            "Mix ",
+            litres(share.getAsDouble() * tap),
+            " hot with ",
+            litres((1 - share.getAsDouble()) * tap),
+            " cold for ",
+            wanted,
+            ", and measure it.");
         return;
       }
       step(
           Phase.PREPARE,
           "temperature",
-          "No mix of your taps makes "
-              + wanted
-              + ": let the water stand or warm it until it is there.");
+          "No mix of your taps makes ",
+          wanted,
+          ": let the water stand or warm it until it is there.");
       return;
     }
     step(
         Phase.PREPARE,
         "temperature",
-        "Bring the water to " + wanted + ", up to two degrees warmer, never colder.");
+        "Bring the water to ",
+        wanted,
+        ", up to two degrees warmer, never colder.");
   }
 
   // ---------------------------------------------------------------- changing
@@ -258,15 +253,16 @@ public final class RunSheets {
       step(Phase.OUT, "deep-bed", "Drain above the sand: the deep bed is never stirred.");
     }
     step(Phase.OUT, "algae", "Suck out dead leaves and algae that can be seen.");
-    step(Phase.OUT, "mark", "Stop when " + litres(litres) + " are out" + mark() + ".");
+    step(Phase.OUT, "mark", "Stop when ", litres(litres), " are out", mark(), ".");
   }
 
-  private String mark() {
+  private Phrase mark() {
     return tank.surfaceAreaCm2().isPresent()
-        ? ": {"
-            + figure(1000 * litres / tank.surfaceAreaCm2().getAsDouble())
-            + " cm} below the usual level"
-        : "";
+        ? Phrase.of(
+            ": ",
+            Phrase.amount(CM3_PER_L * litres / tank.surfaceAreaCm2().getAsDouble(), "cm"),
+            " below the usual level")
+        : Phrase.NONE;
   }
 
   private void pour() {
@@ -299,7 +295,7 @@ public final class RunSheets {
   }
 
   private void afterwards() {
-    waiting(Phase.AFTERWARDS, "watch", "Watch the animals for an hour.", WATCH_MINUTES);
+    waiting(WATCH_MINUTES, Phase.AFTERWARDS, "watch", "Watch the animals for an hour.");
     if (care.tasks().contains(Task.FLOSS)) {
       step(Phase.AFTERWARDS, "floss", "Change the floss tomorrow.");
     }
@@ -315,92 +311,49 @@ public final class RunSheets {
 
   // ---------------------------------------------------------------- what it comes to
 
-  private RunSheet.After after(Levels levels) {
-    double added =
-        tank.salinityPpt() > 0
-            ? Math.max(tank.salinityPpt(), water.salinityPpt())
-            : water.salinityPpt();
-    OptionalDouble alkalinity = water.alkalinityDkh();
-    double ammonia =
-        fraction * (water.ammoniaMgL() + water.tapShare() * care.chloramineMgL().orElse(0));
-    return new RunSheet.After(
-        levels.nitrate,
-        mixed(levels.nitrate, levels.sourceNitrate),
-        levels.phosphate,
-        mixed(levels.phosphate, levels.sourcePhosphate),
-        tank.salinityPpt(),
-        mixed(tank.salinityPpt(), added),
-        tank.alkalinityDkh(),
-        tank.alkalinityDkh().isPresent() && alkalinity.isPresent()
-            ? OptionalDouble.of(mixed(tank.alkalinityDkh().getAsDouble(), alkalinity.getAsDouble()))
-            : OptionalDouble.empty(),
-        ammonia,
-        ammonia * AmmoniaSpeciation.freeShare(tank.pH(), tank.temperatureC()));
+  private static Phrase warning(ChangeEffect.Warning warning) {
+    return switch (warning.excess()) {
+      case SHARE ->
+          Phrase.of(
+              "This is more than the largest single change you allow, ",
+              AdviceWords.percent(warning.limit()),
+              ": split it over days.");
+      case NITRATE_STEP -> tooFar("Nitrate", warning, "mg/L NO3");
+      case SALINITY_STEP -> tooFar("Salinity", warning, "ppt");
+      case ALKALINITY_STEP -> tooFar("Alkalinity", warning, "dKH");
+      case FREE_AMMONIA ->
+          Phrase.of(
+              "The water would bring ",
+              Phrase.amount(warning.value(), "mg/L"),
+              " free ammonia at this pH and temperature; above ",
+              Phrase.amount(warning.limit(), ""),
+              " harms. Use a conditioner that binds ammonia, or change less at once.");
+      case RAISES_NITRATE ->
+          Phrase.of("The change water holds more nitrate than the tank: this raises it.");
+      case RAISES_PHOSPHATE ->
+          Phrase.of("The change water holds more phosphate than the tank: this raises it.");
+    };
   }
 
-  private double mixed(double tankLevel, double sourceLevel) {
-    return (1 - fraction) * tankLevel + fraction * sourceLevel;
+  private static Phrase tooFar(String what, ChangeEffect.Warning warning, String unit) {
+    return Phrase.of(
+        what,
+        " would move by ",
+        Phrase.amount(warning.value(), unit),
+        "; ",
+        Phrase.amount(warning.limit(), unit),
+        " at once is the most you allow.");
   }
 
-  private List<String> warnings(RunSheet.After after) {
-    List<String> warnings = new ArrayList<>();
-    if (fraction > tank.limits().maxChangeFraction() + 1e-9) {
-      warnings.add(
-          "This is more than the largest single change you allow, "
-              + Math.round(100 * tank.limits().maxChangeFraction())
-              + " %: split it over days.");
-    }
-    tooFar(
-        warnings,
-        "Nitrate",
-        after.nitrateBefore() - after.nitrate(),
-        tank.limits().maxNitrateStepMgL(),
-        "mg/L NO3");
-    tooFar(
-        warnings,
-        "Salinity",
-        after.salinityBefore() - after.salinity(),
-        tank.limits().maxSalinityStepPpt(),
-        "ppt");
-    if (after.alkalinity().isPresent()) {
-      tooFar(
-          warnings,
-          "Alkalinity",
-          after.alkalinityBefore().getAsDouble() - after.alkalinity().getAsDouble(),
-          tank.limits().maxAlkalinityStepDkh(),
-          "dKH");
-    }
-    if (after.freeAmmonia() > FREE_AMMONIA) {
-      warnings.add(
-          "The water would bring "
-              + figure(after.freeAmmonia())
-              + " mg/L free ammonia at this pH and temperature; above 0.02 harms. Use a conditioner"
-              + " that binds ammonia, or change less at once.");
-    }
-    if (after.nitrate() > after.nitrateBefore()) {
-      warnings.add("The change water holds more nitrate than the tank: this raises it.");
-    }
-    if (after.phosphate() > after.phosphateBefore()) {
-      warnings.add("The change water holds more phosphate than the tank: this raises it.");
-    }
-    return warnings;
-  }
-
-  private static void tooFar(
-      List<String> warnings, String what, double step, OptionalDouble most, String unit) {
-    if (most.isPresent() && Math.abs(step) > most.getAsDouble() * (1 + 1e-9)) {
-      warnings.add(
-          what
-              + " would move by {"
-              + figure(Math.abs(step))
-              + " "
-              + unit
-              + "}; {"
-              + figure(most.getAsDouble())
-              + " "
-              + unit
-              + "} at once is the most you allow.");
-    }
+  private static Phrase test(ChangeEffect.Told told) {
+    return told.nutrient() == Nutrient.PHOSPHATE
+        ? Phrase.of(
+            "Test phosphate in ",
+            String.valueOf(told.daysFrom()),
+            " days: whether it is back tells water from rock, sand and feeding.")
+        : Phrase.of(
+            "Test nitrate tomorrow: the step is large enough for your kit to show, and says what"
+                + " source, volume and kit are worth.");
   }
 
   private List<String> cautions() {
@@ -429,43 +382,7 @@ public final class RunSheets {
     return cautions;
   }
 
-  /** The test that would show something, if the kit can see what is in question. */
-  private Optional<RunSheet.TestAsked> test(Levels levels, RunSheet.After after) {
-    double fall = after.phosphateBefore() - after.phosphate();
-    if (canSee(Analyte.PHOSPHATE, levels.phosphate, fall)) {
-      return Optional.of(
-          new RunSheet.TestAsked(
-              "phosphate",
-              SPRINGS_BACK_DAYS,
-              "Test phosphate in "
-                  + SPRINGS_BACK_DAYS
-                  + " days: whether it is back tells water from rock, sand and feeding."));
-    }
-    if (canSee(Analyte.NITRATE, levels.nitrate, after.nitrateBefore() - after.nitrate())) {
-      return Optional.of(
-          new RunSheet.TestAsked(
-              "nitrate",
-              1,
-              "Test nitrate tomorrow: the step is large enough for your kit to show, and says what"
-                  + " source, volume and kit are worth."));
-    }
-    return Optional.empty();
-  }
-
-  private boolean canSee(Analyte analyte, double level, double fall) {
-    return tank.kits().stream()
-        .filter(kit -> kit.analyte() == analyte)
-        .findFirst()
-        .map((Kit kit) -> fall > KitPower.smallestDifference(kit, level))
-        .orElse(false);
-  }
-
-  private static String litres(double value) {
-    return "{" + figure(value) + " L}";
-  }
-
-  /** To three digits. */
-  private static String figure(double value) {
-    return new BigDecimal(value).round(new MathContext(3)).stripTrailingZeros().toPlainString();
+  private static Phrase.Amount litres(double value) {
+    return Phrase.amount(value, "L");
   }
 }

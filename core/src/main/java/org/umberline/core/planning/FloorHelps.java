@@ -1,0 +1,175 @@
+package org.umberline.core.planning;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.umberline.core.calibration.Posterior;
+import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.planning.Advice.AmountUnit;
+import org.umberline.core.planning.Advice.Lever;
+import org.umberline.core.planning.Advice.Pulled;
+import org.umberline.core.tank.ExportMethod;
+import org.umberline.core.tank.Fertiliser;
+import org.umberline.core.tank.TankModel;
+import org.umberline.core.tank.WaterKind;
+
+/** What helps a tank that holds too little of a nutrient: feed, filter less, dose. */
+final class FloorHelps {
+  private static final double FEED_MORE = 0.2;
+  private static final double FILTER_LESS = 0.5;
+
+  /** A floor is raised to this much of itself. Chosen. */
+  private static final double ABOVE_FLOOR = 1.5;
+
+  /** Nitrate is raised by so much a day at most, mg/L. Common practice, no source. */
+  private static final double MOST_NITRATE_A_DAY = 5;
+
+  /** g of NO3 in a g of potassium nitrate (IUPAC molar masses). */
+  private static final double NITRATE_IN_POTASSIUM_NITRATE = 0.613;
+
+  /** g of PO4 in a g of monopotassium phosphate (IUPAC molar masses). */
+  private static final double PHOSPHATE_IN_POTASSIUM_PHOSPHATE = 0.698;
+
+  /** Phosphate is raised by so much a day at most, mg/L, marine and other. Common practice. */
+  private static final double MOST_PHOSPHATE_A_DAY_MARINE = 0.05;
+
+  private static final double MOST_PHOSPHATE_A_DAY = 0.5;
+  private static final int DAYS_PER_WEEK = 7;
+  private static final double MG_PER_G = 1000;
+
+  private final TankModel tank;
+  private final Posterior posterior;
+  private final double everyDays;
+
+  /**
+   * @param everyDays interval that is told beside them
+   */
+  FloorHelps(TankModel tank, Posterior posterior, double everyDays) {
+    this.tank = tank;
+    this.posterior = posterior;
+    this.everyDays = everyDays;
+  }
+
+  private Advice.Help help(
+      Lever lever,
+      double amount,
+      AmountUnit unit,
+      Optional<String> of,
+      Nutrient nutrient,
+      List<Try> tries) {
+    return new Advice.Help(
+        new Pulled(lever, amount, unit, of),
+        Optional.empty(),
+        nutrient,
+        OptionalDouble.empty(),
+        everyDays,
+        0,
+        tries);
+  }
+
+  List<Advice.Help> raising(Nutrient nutrient) {
+    List<Advice.Help> helps = new ArrayList<>();
+    List<Try> more =
+        tank.feeding().stream()
+            .map(f -> f.food())
+            .distinct()
+            .map(food -> new Try(Try.Kind.FEED, food, 1 + FEED_MORE))
+            .toList();
+    if (!more.isEmpty()) {
+      helps.add(
+          help(Lever.FEED, FEED_MORE, AmountUnit.SHARE, Optional.empty(), nutrient, more));
+    }
+    tank.exports().stream()
+        .filter(e -> e instanceof ExportMethod.Mechanical || e instanceof ExportMethod.Skimmer)
+        .filter(e -> e.span().contains(asOf()))
+        .findFirst()
+        .ifPresent(e -> helps.add(filterLess(e, nutrient)));
+    helps.add(dose(nutrient));
+    if (nutrient == Nutrient.NITRATE) {
+      Levers.of(tank, posterior, Nutrient.PHOSPHATE, phosphateJudged(), false).stream()
+          .filter(pull -> pull.nutrient() == Nutrient.PHOSPHATE)
+          .filter(
+              pull ->
+                  pull.pulled().lever() == Lever.ADSORBER_MASS
+                      || pull.pulled().lever() == Lever.ADSORBER_RENEWAL)
+          .forEach(
+              pull ->
+                  helps.add(
+                      help(
+                          pull.pulled().lever(),
+                          pull.pulled().amount(),
+                          pull.pulled().unit(),
+                          pull.pulled().of(),
+                          Nutrient.PHOSPHATE,
+                          pull.tries())));
+    }
+    return List.copyOf(helps);
+  }
+
+  private boolean phosphateJudged() {
+    return Nutrient.PHOSPHATE.line(tank.lines()).ceilingMgL().isPresent();
+  }
+
+  private LocalDate asOf() {
+    return posterior.scenario().date(posterior.scenario().asOfDay());
+  }
+
+  private Advice.Help filterLess(ExportMethod gear, Nutrient nutrient) {
+    List<Try> tries =
+        gear instanceof ExportMethod.Skimmer skimmer
+            ? List.of(
+                new Try(
+                    Try.Kind.SKIM, gear.id(), FILTER_LESS * skimmer.removalFractionPerDay()))
+            : List.of();
+    return help(
+        Lever.FILTER_LESS,
+        -FILTER_LESS,
+        AmountUnit.SHARE,
+        Optional.of(gear.id()),
+        nutrient,
+        tries);
+  }
+
+  /** A day's dose towards half above the floor, of a fertiliser the tank has or of a pure salt. */
+  private Advice.Help dose(Nutrient nutrient) {
+    double floor = nutrient.line(tank.lines()).floorMgL().orElse(0);
+    double missing = Math.max(0, ABOVE_FLOOR * floor - new Levels(tank, posterior).now(nutrient));
+    double most =
+        nutrient == Nutrient.NITRATE
+            ? MOST_NITRATE_A_DAY
+            : tank.water() == WaterKind.MARINE ? MOST_PHOSPHATE_A_DAY_MARINE : MOST_PHOSPHATE_A_DAY;
+    double mgPerDay = Math.min(missing / DAYS_PER_WEEK, most) * tank.netVolumeL();
+    Optional<Fertiliser> own =
+        tank.fertilisers().stream().filter(f -> mgPerMl(f, nutrient) > 0).findFirst();
+    double salt =
+        nutrient == Nutrient.NITRATE
+            ? NITRATE_IN_POTASSIUM_NITRATE
+            : PHOSPHATE_IN_POTASSIUM_PHOSPHATE;
+    return own.map(
+            f ->
+                help(
+                    Lever.DOSE,
+                    mgPerDay / mgPerMl(f, nutrient),
+                    AmountUnit.ML_PER_DAY,
+                    Optional.of(f.id()),
+                    nutrient,
+                    List.of()))
+        .orElseGet(
+            () ->
+                help(
+                    Lever.DOSE,
+                    mgPerDay * DAYS_PER_WEEK / MG_PER_G / salt,
+                    AmountUnit.GRAMS_PER_WEEK,
+                    Optional.empty(),
+                    nutrient,
+                    List.of()));
+  }
+
+  private static double mgPerMl(Fertiliser fertiliser, Nutrient nutrient) {
+    return nutrient == Nutrient.NITRATE
+        ? fertiliser.nitrateMgPerMl()
+        : fertiliser.phosphateMgPerMl();
+  }
+}

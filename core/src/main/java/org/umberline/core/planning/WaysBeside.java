@@ -1,0 +1,96 @@
+package org.umberline.core.planning;
+
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.umberline.core.chemistry.SeaWater;
+import org.umberline.core.planning.ChangeSearch.Found;
+import org.umberline.core.simulation.PlannedChanges;
+import org.umberline.core.tank.Routine;
+
+/** The keeper's own routine, the least effort, the least water and the least often, side by side. */
+final class WaysBeside {
+  private static final double WEEKS_4 = 28;
+
+  private final Basis b;
+  private final Basis alone;
+
+  /**
+   * @param alone the same without the work that is due
+   */
+  WaysBeside(Basis basis, Basis alone) {
+    b = basis;
+    this.alone = alone;
+  }
+
+  List<Advice.Way> of(List<Found> found, Optional<Found> leastEffort) {
+    List<Advice.Way> ways = new ArrayList<>();
+    int start =
+        b.habit
+            .map(r -> (int) ChronoUnit.DAYS.between(b.asOf, r.nextOn()) - 1)
+            .map(day -> Math.max(day, ChangeSearch.TODAY))
+            .orElse(ChangeSearch.TODAY);
+    double fraction = b.habit.map(Routine::fraction).orElse(0.0);
+    double everyDays = b.habit.map(Routine::everyDays).orElse(WEEKS_4);
+    // as the keeper does now: without the work that is due
+    ways.add(way(alone, Advice.WayKind.AS_NOW, fraction, everyDays, start, 0, 0, 0));
+    List<Found> feasible = found.stream().filter(Found::feasible).toList();
+    add(ways, Advice.WayKind.LEAST_EFFORT, leastEffort);
+    add(
+        ways,
+        Advice.WayKind.LEAST_WATER,
+        feasible.stream()
+            .min(
+                Comparator.comparingDouble((Found f) -> f.fraction() / f.everyDays())
+                    .thenComparing(f -> -f.everyDays())));
+    add(
+        ways,
+        Advice.WayKind.LEAST_OFTEN,
+        feasible.stream().max(Comparator.comparingDouble(Found::everyDays)));
+    return List.copyOf(ways);
+  }
+
+  private void add(List<Advice.Way> ways, Advice.WayKind kind, Optional<Found> found) {
+    found.ifPresent(
+        f ->
+            ways.add(
+                way(
+                    b,
+                    kind,
+                    f.fraction(),
+                    f.everyDays(),
+                    f.start(),
+                    f.catchUps(),
+                    f.catchUpFraction(),
+                    f.from())));
+  }
+
+  private static Advice.Way way(
+      Basis b,
+      Advice.WayKind kind,
+      double fraction,
+      double everyDays,
+      int start,
+      int catchUps,
+      double catchUpFraction,
+      int from) {
+    PlannedChanges changes =
+        b.search.changes(catchUps, catchUpFraction, start, fraction, everyDays);
+    double litresPer28 = fraction <= 0 ? 0 : b.litres(fraction) * WEEKS_4 / everyDays;
+    double gramsPerLitre = SeaWater.saltGramsPerLitre(b.tank.salinityPpt(), b.tank.temperatureC());
+    return new Advice.Way(
+        kind,
+        catchUps > 0 ? OptionalDouble.of(catchUpFraction) : OptionalDouble.empty(),
+        fraction,
+        everyDays,
+        b.date(start),
+        b.promise.underCeilings(changes, from, b.search.surely()) >= b.confidence - Advisor.NEARLY - 1e-9,
+        b.promise.within(changes, from, b.search.surely()),
+        litresPer28,
+        b.minutesPer28Days(fraction, everyDays),
+        litresPer28 * gramsPerLitre);
+  }
+}

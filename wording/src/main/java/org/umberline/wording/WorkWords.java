@@ -1,0 +1,68 @@
+package org.umberline.wording;
+
+import org.umberline.core.tank.PlantStand;
+import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.TankModel;
+import org.umberline.core.upkeep.GearOutlook;
+import org.umberline.core.upkeep.Task;
+import org.umberline.core.upkeep.Work;
+
+/** Recurring work in words. */
+public final class WorkWords {
+  private WorkWords() {}
+
+  /** What is to be done. */
+  public static Phrase of(Work work, TankModel tank) {
+    return switch (work.kind()) {
+      case CHANGE ->
+          tank.routine()
+              .map(
+                  (Routine r) ->
+                      Phrase.of(
+                          "Change " + AdviceWords.percent(r.fraction()) + " (",
+                          Phrase.amount(r.fraction() * tank.netVolumeL(), "L"),
+                          ")"))
+              .orElse(Phrase.of("Change water"));
+      case TEST -> Phrase.of("Test " + work.subject());
+      case CLEAN -> Phrase.of("Clean " + work.subject());
+      case RENEW -> Phrase.of("Renew " + work.subject());
+      case THIN ->
+          Phrase.of("Thin "
+              + tank.plants().stream()
+                  .filter(plant -> plant.id().equals(work.subject()))
+                  .map(PlantStand::name)
+                  .findFirst()
+                  .orElse(work.subject()));
+      case TASK ->
+          Phrase.of(Task.find(work.subject()).map(Task::toDo).orElse(work.subject()));
+    };
+  }
+
+  /** How far gone an adsorber is. */
+  public static Phrase wear(GearOutlook.Wear wear) {
+    return Phrase.of(
+        "About " + AdviceWords.percent(wear.used()) + " of what it can hold is taken; renew it by ",
+        wear.spentOn(),
+        ".");
+  }
+
+  /** How crowded a stand is. */
+  public static Phrase growth(GearOutlook.Growth growth) {
+    return Phrase.of(
+        "About ",
+        Phrase.amount(growth.wetMassG(), "g"),
+        " now; crowded about ",
+        growth.crowdedOn(),
+        " at the earliest.");
+  }
+
+  /** The line of shorthand that notes it as done; empty where more must be said. */
+  public static String doneAs(Work work) {
+    return switch (work.kind()) {
+      case CLEAN -> "cleaned \"" + work.subject() + "\"";
+      case RENEW -> "renewed \"" + work.subject() + "\"";
+      case TASK -> "did " + work.subject();
+      case CHANGE, TEST, THIN -> "";
+    };
+  }
+}
