@@ -278,7 +278,7 @@ class AdviceOnTankFilesTest {
                 test(0, "phosphate", 0.5)));
     assertThat(advice.today().fraction().orElse(0)).isLessThan(0.5);
     assertThat(remarks(advice)).contains(Kind.BELOW_FLOOR);
-    assertThat(advice.helps().stream().map(Advice.Help::lever))
+    assertThat(advice.helps().stream().map(help -> help.first().lever()))
         .contains(Lever.DOSE, Lever.ADSORBER_MASS);
     TAP.remove();
   }

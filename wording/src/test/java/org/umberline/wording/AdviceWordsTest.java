@@ -32,7 +32,7 @@ class AdviceWordsTest {
   void everyReasonIsAWholeSentenceWithoutModelWords() {
     List<String> all = new ArrayList<>();
     for (Kind kind : Kind.values()) {
-      all.add(words.reason(whole(kind)));
+      all.add(words.reason(whole(kind)).plain());
     }
     assertThat(all)
         .doesNotHaveDuplicates()
@@ -50,7 +50,7 @@ class AdviceWordsTest {
 
   @Test
   void waitingIsToldAsAChance() {
-    assertThat(words.reason(whole(Kind.IF_WAITING)))
+    assertThat(words.reason(whole(Kind.IF_WAITING)).plain())
         .isEqualTo("If you wait until 2026-11-29: 1 chance in 4 of going over with nitrate.");
   }
 
@@ -69,27 +69,39 @@ class AdviceWordsTest {
 
   @Test
   void aLeverSaysTheRoutineThatItLeaves() {
-    Advice.Help less =
-        new Advice.Help(
-            Lever.FEED,
-            -0.2,
-            Advice.AmountUnit.SHARE,
-            Optional.empty(),
-            Nutrient.NITRATE,
-            OptionalDouble.of(0.1),
-            7,
-            40);
-    assertThat(words.help(less)).isEqualTo("Feed a fifth less: 10 % every 7 days is enough.");
-    Advice.Help none =
-        new Advice.Help(
-            Lever.FEED,
-            -1.0 / 3,
-            Advice.AmountUnit.SHARE,
-            Optional.empty(),
-            Nutrient.NITRATE,
-            OptionalDouble.of(0),
-            7,
-            0);
-    assertThat(words.help(none)).isEqualTo("Feed a third less: no change is needed then.");
+    assertThat(words.help(help(-0.2, OptionalDouble.of(0.1), Optional.empty())).plain())
+        .isEqualTo("Feed a fifth less: 10 % every 7 days is enough.");
+    assertThat(words.help(help(-1.0 / 3, OptionalDouble.of(0), Optional.empty())).plain())
+        .isEqualTo("Feed a third less: no change is needed then.");
+  }
+
+  private static Advice.Help help(
+      double amount, OptionalDouble fraction, Optional<Advice.Pulled> and) {
+    return new Advice.Help(
+        new Advice.Pulled(Lever.FEED, amount, Advice.AmountUnit.SHARE, Optional.empty()),
+        and,
+        Nutrient.NITRATE,
+        fraction,
+        7,
+        40,
+        List.of());
+  }
+
+  @Test
+  void aPairIsOneSentence() {
+    Advice.Pulled siphon =
+        new Advice.Pulled(Lever.SIPHON, 0.25, Advice.AmountUnit.SHARE, Optional.empty());
+    assertThat(words.help(help(-0.2, OptionalDouble.of(0.05), Optional.of(siphon))).plain())
+        .isEqualTo(
+            "Feed a fifth less and siphon a quarter of the bed every week: 5 % every 7 days is"
+                + " enough.");
+  }
+
+  @Test
+  void aQuantityKeepsItsUnitSoThatItCanBeToldInAnother() {
+    assertThat(words.reason(whole(Kind.OVER_NOW)).parts())
+        .contains(new Phrase.Amount(0.5, "mg/L NO3"));
+    assertThat(words.reason(whole(Kind.HOLDS_UNTIL)).parts())
+        .contains(new Phrase.Day(LocalDate.of(2026, 11, 29)));
   }
 }

@@ -168,6 +168,6 @@ class AdvisorTest {
     double without = advice.recommended().orElseThrow().fraction();
     assertThat(advice.helps())
         .allSatisfy(h -> assertThat(h.fraction().getAsDouble()).isLessThan(without));
-    assertThat(advice.helps().stream().filter(h -> h.lever() == Advice.Lever.FEED)).isNotEmpty();
+    assertThat(advice.helps().stream().filter(h -> h.first().lever() == Advice.Lever.FEED)).isNotEmpty();
   }
 }

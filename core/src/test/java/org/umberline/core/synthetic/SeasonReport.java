@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneOffset;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -52,8 +53,14 @@ public final class SeasonReport {
     int changes;
     double minutes;
     int tests;
+
+    /** Days on which the promise bound: the peak before a change on its latest safe day. */
     int promised;
+
     int kept;
+
+    /** The next of them; -1 for none. */
+    int bindsOn = -1;
 
     double per28(double of) {
       return of * 28 / days;
@@ -104,6 +111,7 @@ public final class SeasonReport {
     double[] week = new double[DAYS_PER_WEEK];
     for (int day = 0; day < WEEKS * DAYS_PER_WEEK; day++) {
       if (day % DAYS_PER_WEEK == 0 && policy != null) {
+        outcome.bindsOn = -1;
         week =
             policy.week(
                 tank.known(keeping.lines(), keeping.largestChange()), tank.lastDay(), outcome);
@@ -115,6 +123,10 @@ public final class SeasonReport {
         tank.live(week[day % DAYS_PER_WEEK]);
       }
       count(outcome, tank, keeping, changesBefore);
+      if (day % DAYS_PER_WEEK == outcome.bindsOn) {
+        outcome.promised++;
+        outcome.kept += isUnder(tank, keeping) ? 1 : 0;
+      }
     }
     return outcome;
   }
@@ -147,6 +159,11 @@ public final class SeasonReport {
       outcome.changes++;
       outcome.minutes += Effort.DEFAULT.minutes(change.litres());
     }
+  }
+
+  private static boolean isUnder(SyntheticTank tank, WayOfKeeping keeping) {
+    return over(tank.peak()[0], keeping.lines().nitrate().ceilingMgL()) == 0
+        && over(tank.peak()[1], keeping.lines().phosphate().ceilingMgL()) == 0;
   }
 
   private static int over(double level, OptionalDouble line) {
@@ -209,33 +226,37 @@ public final class SeasonReport {
   }
 
   /** Does what the advice says on the days it says. */
-  private static double[] advised(TankModel tank, LocalDate today, int draws) {
+  private static double[] advised(TankModel tank, LocalDate today, Outcome outcome, int draws) {
     Posterior posterior = Calibration.calibrate(tank, today, Advisor.daysAhead(tank), draws, 1);
-    return weekOf(new Advisor(tank, posterior, evening(today)).advise(), today);
+    Advice advice = new Advisor(tank, posterior, evening(today)).advise();
+    if (advice.today().verdict() == Advice.Verdict.SKIP) {
+      // the last day lived is the as-of day: its week runs from the day after
+      outcome.bindsOn =
+          advice
+              .recommended()
+              .map(r -> (int) ChronoUnit.DAYS.between(today, r.nextOn()) - 1)
+              .filter(day -> day < DAYS_PER_WEEK)
+              .orElse(-1);
+    }
+    return weekOf(advice, today);
   }
 
+  /** The shares of the seven days after today; what is for today is done as the next begins. */
   static double[] weekOf(Advice advice, LocalDate today) {
     double[] week = new double[DAYS_PER_WEEK];
-    // the evening of the as-of day has passed: its change is made on the next
     for (Advice.Step step : advice.catchUp()) {
-      int day = (int) java.time.temporal.ChronoUnit.DAYS.between(today, step.on());
-      if (day < DAYS_PER_WEEK) {
-        week[day] = step.fraction();
-      }
+      put(week, today, step.on(), step.fraction());
     }
-    advice
-        .recommended()
-        .ifPresent(
-            r -> {
-              int day = (int) java.time.temporal.ChronoUnit.DAYS.between(today, r.nextOn());
-              if (day >= 0 && day < DAYS_PER_WEEK && week[day] == 0) {
-                week[day] = r.fraction();
-              }
-            });
-    if (advice.today().fraction().isPresent()) {
-      week[0] = advice.today().fraction().getAsDouble();
-    }
+    advice.recommended().ifPresent(r -> put(week, today, r.nextOn(), r.fraction()));
+    advice.today().fraction().ifPresent(share -> week[0] = share);
     return week;
+  }
+
+  private static void put(double[] week, LocalDate today, LocalDate on, double share) {
+    int day = Math.max(0, (int) ChronoUnit.DAYS.between(today, on) - 1);
+    if (day < DAYS_PER_WEEK && week[day] == 0) {
+      week[day] = share;
+    }
   }
 
   // ---------------------------------------------------------------- the report
@@ -245,7 +266,7 @@ public final class SeasonReport {
   private static Tank tank(SyntheticTank.Way way, long seed, int draws) {
     Map<String, Outcome> outcomes = new TreeMap<>();
     if (Boolean.getBoolean("advice.only")) {
-      outcomes.put("4 advice", live(way, seed, (tank, today, o) -> advised(tank, today, draws)));
+      outcomes.put("4 advice", live(way, seed, (tank, today, o) -> advised(tank, today, o, draws)));
       return new Tank(way, outcomes, true);
     }
     double most = keeping(way).largestChange();
@@ -263,7 +284,7 @@ public final class SeasonReport {
     outcomes.put("1 habit", live(way, seed, null));
     outcomes.put("2 a quarter a week", live(way, seed, (tank, today, o) -> constant(0.25)));
     outcomes.put("3 pencil", live(way, seed, (tank, today, o) -> pencil(tank, today)));
-    outcomes.put("4 advice", live(way, seed, (tank, today, o) -> advised(tank, today, draws)));
+    outcomes.put("4 advice", live(way, seed, (tank, today, o) -> advised(tank, today, o, draws)));
     return new Tank(way, outcomes, held);
   }
 
@@ -273,7 +294,7 @@ public final class SeasonReport {
             System.out.printf(
                 Locale.ROOT,
                 "%-20s %-20s over %5.1f %% %5.1f %%  under %5.1f %% %5.1f %%  water %.2f"
-                    + "  changes %.1f  minutes %.0f%n",
+                    + "  changes %.1f  minutes %.0f  kept %d of %d%n",
                 what,
                 name,
                 100.0 * o.nitrateOver / o.days,
@@ -282,7 +303,9 @@ public final class SeasonReport {
                 100.0 * o.phosphateUnder / o.days,
                 o.per28(o.water),
                 o.per28(o.changes),
-                o.per28(o.minutes)));
+                o.per28(o.minutes),
+                o.kept,
+                o.promised));
   }
 
   private static Map<String, Outcome> sums(List<Tank> tanks) {
