@@ -59,8 +59,17 @@ export function balance(parts: Partial<Balance> = {}): Balance {
     standing: { fraction: 0.2, litres: 38, everyDays: 14, nextOn: '2026-11-28' },
     standingProbability: 0.5,
     verdict: 'skip',
-    why: ['Your present routine keeps it under only in 5 of 10 cases.'],
-    today: { verdict: 'SKIP', reasons: [], remarks: ['HABIT_FAILS'] },
+    today: {
+      verdict: 'SKIP',
+      reasons: [],
+      remarks: [
+        {
+          kind: 'HABIT_FAILS',
+          words: [{ text: 'Your present routine keeps it under only in 5 of 10 cases.' }],
+        },
+      ],
+    },
+    work: [],
     otherWays: {
       options: [],
       ways: [],

@@ -8,13 +8,13 @@
     longDay,
     nearDay,
     percent,
-    sayDays,
     timesInTen,
   } from '../lib/words';
   import { drawn, level, volume } from '../lib/units.svelte';
+  import { said } from '../lib/said';
   import Handle from './Handle.svelte';
 
-  type Reason = Schemas['Today']['reasons'][number];
+  type Kind = Schemas['Reason']['kind'];
   type Part = 'fraction' | 'everyDays' | 'nextOn';
 
   let {
@@ -107,6 +107,8 @@
     return text && Number.isFinite(day) ? Math.min(90, Math.max(1, Math.round(day))) : null;
   }
 
+  const small = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
+
   /** What would make it possible, the simplest first. */
   let unbinds = $derived.by(() => {
     const ways = balance.otherWays;
@@ -123,19 +125,40 @@
           : help.fraction === 0
             ? ' (no change is needed then)'
             : ` (${percent(help.fraction)} every ${interval(help.everyDays)} is enough then)`;
-      texts.push(`${help.words.charAt(0).toLowerCase()}${help.words.slice(1)}${then}`);
+      texts.push(`${small(said(help.words, today))}${then}`);
     }
     return texts;
   });
 
-  /** What is said of a reason or a remark: why holds the words of both, in their order. */
-  function saidOf(kind: Reason): string | undefined {
-    const kinds = [...balance.today.reasons, ...balance.today.remarks];
-    return balance.why[kinds.indexOf(kind)];
+  /** What is said of a reason or a remark; nothing where it is none of them. */
+  function saidOf(...kinds: Kind[]): string {
+    return [...balance.today.reasons, ...balance.today.remarks]
+      .filter((reason) => kinds.includes(reason.kind))
+      .map((reason) => said(reason.words, today))
+      .join(' ');
   }
 
+  let first = $derived(balance.today.reasons[0] ? said(balance.today.reasons[0].words, today) : '');
+  /** What stands beside the changes: work that is due, a filter that grows in, a fixed day. */
+  let besides = $derived(
+    saidOf(
+      'FIXED_DAY',
+      'ADSORBER_SPENT',
+      'WATER_ALONE',
+      'CYCLING',
+      'CYCLE_TEST',
+      'CYCLE_FEED_LITTLE',
+      'CYCLE_KEEP_SOURCE',
+    ),
+  );
+  /** Work that the plan asks for today. */
+  let workNow = $derived(
+    balance.work
+      .filter((work) => work.added && work.on <= today)
+      .map((work) => said(work.words, today)),
+  );
   let floorNote = $derived(saidOf('BELOW_FLOOR'));
-  let acute = $derived(balance.today.verdict === 'ACT_NOW' ? balance.why[0] : undefined);
+  let acute = $derived(balance.today.verdict === 'ACT_NOW' ? first : '');
   let now = $derived(balance.today.fraction);
 
   function parseFraction(typed: string): number | null {
@@ -213,6 +236,9 @@
                 : ' once'}.</span
           >
           {@render handles(routine, 'Then')}
+        {:else if workNow.length > 0 && !trying}
+          <span data-testid="work-now">Now: {small(workNow.join(' and '))}.</span>
+          {@render handles(routine, 'Then change')}
         {:else}
           {@render handles(routine, 'Change')}
         {/if}
@@ -235,10 +261,10 @@
       data-testid="outcome"
     >
       {#if acute && !trying}
-        <strong class="text-error font-semibold">{sayDays(acute, today)}</strong>
+        <strong class="text-error font-semibold">{acute}</strong>
       {/if}
       {#if balance.verdict === 'test-first' && balance.testFirst && !trying}
-        {sayDays(balance.why[0] ?? '', today)}
+        {first}
       {/if}
       {#if outlook.holds}
         {keeps}, on any day {timesInTen(outlook.probabilityWithinLines)}.
@@ -251,18 +277,19 @@
       {/if}
       {#if !trying}
         {#if balance.today.waitingUntil && balance.today.chanceIfWaiting !== undefined && balance.today.verdict === 'CHANGE'}
-          {sayDays(saidOf('IF_WAITING') ?? '', today)}
+          {saidOf('IF_WAITING')}
         {:else if alone}
           Left alone, {alone.name} crosses the line
           <strong class="text-primary font-semibold">about {longDay(alone.on, today)}</strong>.
         {/if}
+        {besides}
         {#if differs && balance.standing}
-          {saidOf('HABIT_HOLDS') ?? saidOf('HABIT_FAILS') ?? ''}
+          {saidOf('HABIT_HOLDS', 'HABIT_FAILS')}
         {/if}
         {#if balance.standing && balance.standing.nextOn < today}
           A change has been due since {longDay(balance.standing.nextOn, today)}.
         {/if}
-        {#if floorNote}{sayDays(floorNote, today)}{/if}
+        {floorNote}
       {/if}
     </p>
     <p
@@ -308,7 +335,8 @@
         {:else}
           So little is known that no routine can be promised.
         {/if}
-        {sayDays(balance.why[0] ?? '', today)}
+        {first}
+        {besides}
         {#if alone && !outlook.holds}As far as can be told, {alone.name} crosses the line about {longDay(
             alone.on,
             today,
@@ -320,7 +348,7 @@
           >{/if}.
       </h1>
       <p class="text-base-content/85 mt-1 text-base leading-7 sm:text-lg" data-testid="outcome">
-        <strong class="text-error font-semibold">{sayDays(acute, today)}</strong>
+        <strong class="text-error font-semibold">{acute}</strong>
       </p>
     {:else if balance.verdict === 'stuck'}
       <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">
@@ -330,10 +358,7 @@
           >{/if}
       </h1>
       <p class="text-base-content/85 mt-1 text-base leading-7 sm:text-lg" data-testid="outcome">
-        {balance.why
-          .slice(0, balance.today.reasons.length)
-          .map((text) => sayDays(text, today))
-          .join(' ')}
+        {balance.today.reasons.map((reason) => said(reason.words, today)).join(' ')}
         {#if unbinds.length > 0}
           <span data-testid="unbinds">What else helps: {unbinds.join('; ')}.</span>
         {/if}
@@ -341,6 +366,9 @@
       </p>
     {:else}
       <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">
+        {#if workNow.length > 0}
+          <span data-testid="work-now">Now: {small(workNow.join(' and '))}.</span>
+        {/if}
         {#if keeps}
           No change is needed until
           <strong class="font-semibold"
@@ -353,10 +381,11 @@
       <p class="text-base-content/85 mt-1 text-base leading-7 sm:text-lg" data-testid="outcome">
         {#if keeps}
           {keeps} without any, on any day {timesInTen(outlook.probabilityWithinLines)}.
+          {besides}
           {#if balance.otherWays.shareOfWaterOver90Days > 0.5}
             {percent(balance.otherWays.shareOfWaterOver90Days)} of the water is older than three months.
           {/if}
-          {#if floorNote}{sayDays(floorNote, today)}{/if}
+          {floorNote}
         {:else}
           Draw one in the picture below, and what keeps the water under it is worked out.
         {/if}

@@ -82,6 +82,21 @@ describe('the sentence', () => {
     expect(text).toContain('the largest single change allowed is too small');
   });
 
+  it('puts work that is due today before the changes', () => {
+    const { text } = sentence({
+      work: [
+        {
+          on: '2026-11-25',
+          kind: 'RENEW',
+          of: 'ads',
+          words: [{ text: 'Renew the adsorber' }],
+          added: true,
+        },
+      ],
+    });
+    expect(text).toContain('Now: renew the adsorber. Then change');
+  });
+
   it('says that nothing is needed, and until when', () => {
     const { text } = sentence({}, outlook({ routine: undefined, changeDays: [] }));
     expect(text).toContain('No change is needed until 23 February 2027');
@@ -92,14 +107,27 @@ describe('the sentence', () => {
     const { text } = sentence(
       {
         verdict: 'stuck',
-        why: ['The change water holds about 45 mg/L of nitrate, at or over your limit.'],
-        today: { verdict: 'STUCK', fraction: 0.5, reasons: ['SOURCE_TOO_RICH'], remarks: [] },
+        today: {
+          verdict: 'STUCK',
+          fraction: 0.5,
+          reasons: [
+            {
+              kind: 'SOURCE_TOO_RICH',
+              words: [
+                { text: 'The change water holds about ' },
+                { value: 45, unit: 'mg/L NO3' },
+                { text: ' of nitrate, at or over your limit.' },
+              ],
+            },
+          ],
+          remarks: [],
+        },
       },
       outlook({ routine: undefined, changeDays: [], bindingLimit: 'source', holds: false }),
     );
     expect(text).toContain('No water change can keep it under your limits.');
     expect(text).toContain('Changing 50 % now still helps.');
-    expect(text).toContain('The change water holds about 45 mg/L of nitrate');
+    expect(text).toContain('The change water holds about 45 mg/L NO3 of nitrate');
   });
 
   it('says what would unbind it', () => {
@@ -112,12 +140,11 @@ describe('the sentence', () => {
           helps: [
             {
               lever: 'FEED',
-              amount: -0.2,
-              unit: 'SHARE',
-              words: 'Feed a fifth less',
+              words: [{ text: 'Feed a fifth less' }],
               fraction: 0.15,
               everyDays: 7,
               minutesPer28Days: 60,
+              tries: [],
             },
           ],
         },
@@ -132,8 +159,16 @@ describe('the sentence', () => {
     const { text } = sentence({
       verdict: 'test-first',
       testFirst: { analyte: 'ammonia', chance: 0.2, settles: 0.3 },
-      why: ['A test today has a 3 in 10 chance of changing this advice.'],
-      today: { verdict: 'TEST_FIRST', reasons: ['TEST_COULD_SETTLE'], remarks: [] },
+      today: {
+        verdict: 'TEST_FIRST',
+        reasons: [
+          {
+            kind: 'TEST_COULD_SETTLE',
+            words: [{ text: 'A test today has a 3 in 10 chance of changing this advice.' }],
+          },
+        ],
+        remarks: [],
+      },
     });
     expect(text).toContain('Test ammonia first.');
     expect(text).toContain('A test today has a 3 in 10 chance of changing this advice');
@@ -152,8 +187,17 @@ describe('the sentence', () => {
   it('puts an acute tank before all else', () => {
     const { text } = sentence({
       verdict: 'act-now',
-      why: ['Free ammonia is about 0.14 mg/L: change water now.'],
-      today: { verdict: 'ACT_NOW', fraction: 0.5, reasons: ['AMMONIA_HIGH'], remarks: [] },
+      today: {
+        verdict: 'ACT_NOW',
+        fraction: 0.5,
+        reasons: [
+          {
+            kind: 'AMMONIA_HIGH',
+            words: [{ text: 'Free ammonia is about 0.14 mg/L: change water now.' }],
+          },
+        ],
+        remarks: [],
+      },
     });
     expect(text).toContain('Act now: change 50 %. Then');
     expect(text).toContain('Free ammonia is about 0.14 mg/L: change water now.');

@@ -1,9 +1,9 @@
 <script lang="ts">
+  import { sayDays } from '../lib/words';
   import { onDestroy } from 'svelte';
   import { api, type Schemas } from '../api/client';
   import { untilAnswered } from '../lib/connection.svelte';
   import { note } from '../lib/outbox.svelte';
-  import { said } from '../lib/said';
   import Timer from '../lib/Timer.svelte';
   import { show } from '../lib/toast.svelte';
 
@@ -181,7 +181,7 @@
       </span>
     </h3>
     {#if test.why}<p class="text-sm" data-testid="bench-why">{test.why}</p>{/if}
-    {#if test.shelf}<p class="text-error text-sm">{said(test.shelf, tank.today)}</p>{/if}
+    {#if test.shelf}<p class="text-error text-sm">{sayDays(test.shelf, tank.today)}</p>{/if}
     <ol class="mt-1 list-decimal pl-5 text-sm">
       {#each test.steps as one (one.text)}
         <li class="py-0.5">

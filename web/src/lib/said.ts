@@ -1,12 +1,16 @@
+import type { Schemas } from '../api/client';
 import { figure } from './units.svelte';
-import { sayDays } from './words';
+import { longDay } from './words';
 
 /** A text of the server with its quantities in the keeper's units and its days as one says them. */
-export function said(text: string, today: string): string {
-  return sayDays(
-    text.replace(/\{(-?[\d.]+) ([^}]+)\}/g, (_, value: string, unit: string) =>
-      figure(Number(value), unit),
-    ),
-    today,
-  );
+export function said(parts: Schemas['Said'][], today: string): string {
+  return parts
+    .map(
+      (part) =>
+        part.text ??
+        (part.day === undefined
+          ? figure(part.value ?? 0, part.unit ?? '')
+          : longDay(part.day, today)),
+    )
+    .join('');
 }

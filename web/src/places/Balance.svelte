@@ -18,6 +18,7 @@
   import Sheet from '../lib/Sheet.svelte';
   import Ledger from '../ledger/Ledger.svelte';
   import Sentence from '../balance/Sentence.svelte';
+  import Ways from '../balance/Ways.svelte';
   import Tideline from '../tideline/Tideline.svelte';
 
   let { tank, onsignedout }: { tank: string; onsignedout: () => void } = $props();
@@ -133,6 +134,35 @@
       return;
     }
     tries = next;
+    ask('NOTHING');
+  }
+
+  /** Tries one of the ways that stand beside the advice. */
+  function tryWay(way: Schemas['Way']) {
+    if (!balance || !outlook) return;
+    sheet = '';
+    tries = [];
+    setTried(way.fraction, way.everyDays, way.startsOn);
+  }
+
+  /** Tries a lever, with the routine that it allows. */
+  function tryHelp(help: Schemas['Help']) {
+    if (!balance || !outlook) return;
+    sheet = '';
+    tries = help.tries;
+    const next = balance.shown.routine?.nextOn ?? addDays(balance.tank.today, 1);
+    if (help.fraction === undefined) ask('NOTHING');
+    else setTried(help.fraction, help.everyDays, next);
+  }
+
+  function setTried(fraction: number, everyDays: number, nextOn: string) {
+    if (!balance || !outlook) return;
+    routineTried = fraction > 0;
+    const litres = fraction * balance.tank.netVolumeL;
+    tried = {
+      ...outlook,
+      routine: fraction > 0 ? { fraction, litres, everyDays, nextOn } : undefined,
+    };
     ask('NOTHING');
   }
 
@@ -299,6 +329,9 @@
         {/if}
       </Sentence>
     </div>
+    <div class="shrink-0 pt-1 sm:pl-[52px]">
+      <Ways {balance} onway={tryWay} onhelp={tryHelp} />
+    </div>
     <div class="h-[27rem] shrink-0 pt-1 sm:h-auto sm:flex-[1_0_22rem]">
       <Tideline
         {balance}
@@ -336,7 +369,7 @@
         {/await}
       {:else if sheet === 'other ways'}
         {#await import('../sheets/OtherWays.svelte') then { default: OtherWays }}
-          <OtherWays {balance} />
+          <OtherWays {balance} onway={tryWay} onhelp={tryHelp} />
         {/await}
       {:else if sheet === 'what-ifs'}
         {#await import('../sheets/WhatIfs.svelte') then { default: WhatIfs }}

@@ -122,7 +122,7 @@
     else
       show({
         kind: 'done',
-        text: `Noted: ${sent.recorded.understood.join('; ')}.${testOn ? ` ${testOn.why}` : ''}`,
+        text: `Noted: ${sent.recorded.understood.join('; ')}.${testOn ? ` ${said(testOn.words, sheet?.today ?? '')}` : ''}`,
       });
     void load();
   }
@@ -197,7 +197,11 @@
                       >
                     </label>
                     {#if step.minutes !== undefined}
-                      <Timer name="{tank}-{step.key}" minutes={step.minutes} words={step.text} />
+                      <Timer
+                        name="{tank}-{step.key}"
+                        minutes={step.minutes}
+                        words={said(step.text, sheet.today)}
+                      />
                     {/if}
                   </li>
                   {#if step.key === 'salinity'}
@@ -234,7 +238,7 @@
             {/each}
           </tbody>
         </table>
-        {#if sheet.testOn}<p class="mt-2 text-sm">{sheet.testOn.why}</p>{/if}
+        {#if sheet.testOn}<p class="mt-2 text-sm">{said(sheet.testOn.words, sheet.today)}</p>{/if}
         <h2 class="mt-5 font-serif text-lg">Take care</h2>
         <ul class="text-sm" data-testid="cautions">
           {#each sheet.cautions as caution (caution)}

@@ -13,14 +13,27 @@ const sheet: Schemas['RunSheet'] = {
   water: [{ water: 'tap', name: 'Kitchen tap', share: 1 }],
   bed: 'left',
   steps: [
-    { key: 'water', phase: 'PREPARE', text: 'Have {47.5 L} of Kitchen tap ready.' },
-    { key: 'off-0', phase: 'SWITCH_OFF', text: 'Unplug the heater before hands go in.' },
-    { key: 'watch', phase: 'AFTERWARDS', text: 'Watch the animals for an hour.', minutes: 60 },
+    {
+      key: 'water',
+      phase: 'PREPARE',
+      text: [{ text: 'Have ' }, { value: 47.5, unit: 'L' }, { text: ' of Kitchen tap ready.' }],
+    },
+    {
+      key: 'off-0',
+      phase: 'SWITCH_OFF',
+      text: [{ text: 'Unplug the heater before hands go in.' }],
+    },
+    {
+      key: 'watch',
+      phase: 'AFTERWARDS',
+      text: [{ text: 'Watch the animals for an hour.' }],
+      minutes: 60,
+    },
   ],
   after: [{ what: 'nitrate', before: 40, after: 32, unit: 'mg/L NO3' }],
-  warnings: ['Nitrate would move by {8 mg/L NO3}.'],
+  warnings: [[{ text: 'Nitrate would move by ' }, { value: 8, unit: 'mg/L NO3' }, { text: '.' }]],
   cautions: ['Never start a siphon by mouth.'],
-  testOn: { analyte: 'nitrate', daysFrom: 1, why: 'Test nitrate tomorrow.' },
+  testOn: { analyte: 'nitrate', daysFrom: 1, words: [{ text: 'Test nitrate tomorrow.' }] },
   salted: false,
 };
 

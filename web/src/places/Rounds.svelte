@@ -7,7 +7,7 @@
   import { drawn, volume } from '../lib/units.svelte';
   import { said } from '../lib/said';
   import { loadTanks } from '../lib/tanks.svelte';
-  import { addDays, longDay, nearDay, percent, sayDays, shortDay, timesInTen } from '../lib/words';
+  import { addDays, longDay, nearDay, percent, shortDay, timesInTen } from '../lib/words';
   import LevelStrip from '../lib/LevelStrip.svelte';
 
   let { onsignedout }: { onsignedout: () => void } = $props();
@@ -74,8 +74,15 @@
           ? drawn('phosphate', line.phosphate.line.ceilingMgL ?? 0)
           : drawn('nitrate', line.nitrate.line.ceilingMgL)
       } without any change.`;
-    return sayDays(line.why, line.tank.today);
+    return line.why.map((one) => said(one.words, line.tank.today)).join(' ');
   }
+
+  /** The first work that the plan asks for, where it is not due already. */
+  const planWork = (line: RoundsLine) =>
+    line.work
+      .filter((work) => work.added && work.on > line.tank.today)
+      .filter((work) => line.due.every((one) => one.work !== `renew:${work.of}`))
+      .slice(0, 1);
 
   function due(line: RoundsLine): string {
     return line.due
@@ -248,6 +255,11 @@
                 : 'decoration-primary underline decoration-2 underline-offset-4'}">{task(line)}</a
             >
             <p class="text-neutral mt-0.5 text-sm">{reason(line)}</p>
+            {#each planWork(line) as work (work.of)}
+              <p class="mt-0.5 text-sm" data-testid="plan-work">
+                {said(work.words, line.tank.today)} by {nearDay(work.on, line.tank.today)}.
+              </p>
+            {/each}
             {#if line.due.length > 0}
               <p class="mt-0.5 text-sm" data-testid="due">Due: {due(line)}</p>
             {/if}
@@ -271,23 +283,25 @@
                   onclick={() => done(line)}
                   aria-label="{line.tank.name}: change done">Change done</button
                 >
-                <button
-                  class="min-h-11 underline underline-offset-4 sm:min-h-7"
-                  disabled={busy === line.tank.id}
-                  onclick={() => later(line, 1, 'a day later')}
-                  aria-label="{line.tank.name}: a day later">A day later</button
-                >
-                <button
-                  class="min-h-11 underline underline-offset-4 sm:min-h-7"
-                  disabled={busy === line.tank.id}
-                  onclick={() =>
-                    later(
-                      line,
-                      Math.ceil((line.standing ?? line.routine)?.everyDays ?? 7),
-                      'skipped',
-                    )}
-                  aria-label="{line.tank.name}: skip this one">Skip this one</button
-                >
+                {#if line.fixedRoutine}
+                  <button
+                    class="min-h-11 underline underline-offset-4 sm:min-h-7"
+                    disabled={busy === line.tank.id}
+                    onclick={() => later(line, 1, 'a day later')}
+                    aria-label="{line.tank.name}: a day later">A day later</button
+                  >
+                  <button
+                    class="min-h-11 underline underline-offset-4 sm:min-h-7"
+                    disabled={busy === line.tank.id}
+                    onclick={() =>
+                      later(
+                        line,
+                        Math.ceil((line.standing ?? line.routine)?.everyDays ?? 7),
+                        'skipped',
+                      )}
+                    aria-label="{line.tank.name}: skip this one">Skip this one</button
+                  >
+                {/if}
               </p>
             {/if}
           </div>

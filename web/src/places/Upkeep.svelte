@@ -6,7 +6,7 @@
   import { said } from '../lib/said';
   import Sheet from '../lib/Sheet.svelte';
   import { show } from '../lib/toast.svelte';
-  import { longDay, nearDay, percent, shortDay } from '../lib/words';
+  import { longDay, nearDay, percent, sayDays, shortDay } from '../lib/words';
   import Absence from '../upkeep/Absence.svelte';
   import Band from '../upkeep/Band.svelte';
   import Calendar from '../upkeep/Calendar.svelte';
@@ -49,7 +49,7 @@
 
   /** What the model knows of the work. */
   function reasonOf(tank: UpkeepTank, one: Occurrence): string {
-    return said(tank.works.find((work) => work.key === one.work)?.reason ?? '', tank.today);
+    return said(tank.works.find((work) => work.key === one.work)?.reason ?? [], tank.today);
   }
 
   async function done(tank: UpkeepTank, one: Occurrence) {
@@ -90,7 +90,7 @@
     );
     if (!answer.response.ok) {
       const why = answer.error?.fields?.[0]?.allowed ?? answer.error?.detail ?? 'It stays.';
-      show({ kind: 'problem', text: said(why, today) });
+      show({ kind: 'problem', text: sayDays(why, today) });
     } else show({ kind: 'done', text: `${tank.name}: ${words} on ${shortDay(nextOn)}.` });
     await load();
   }
@@ -170,7 +170,7 @@
           {#if one.doneAs}
             <button
               class="min-h-11 font-semibold underline underline-offset-4"
-              aria-label="{tank.name}: {one.words} done"
+              aria-label="{tank.name}: {said(one.words, tank.today)} done"
               onclick={() => done(tank, one)}>Done</button
             >
           {:else if one.kind === 'CHANGE'}

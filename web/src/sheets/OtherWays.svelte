@@ -2,8 +2,19 @@
   import type { Balance, Schemas } from '../api/client';
   import { about, interval, minutesText, nearDay, percent, timesInTen } from '../lib/words';
   import { figure, volume } from '../lib/units.svelte';
+  import { said } from '../lib/said';
+  import OneOff from './OneOff.svelte';
 
-  let { balance }: { balance: Balance } = $props();
+  let {
+    balance,
+    onway,
+    onhelp,
+  }: {
+    balance: Balance;
+    /** A way, or a lever, is to be tried. */
+    onway: (way: Schemas['Way']) => void;
+    onhelp: (help: Schemas['Help']) => void;
+  } = $props();
   let ways = $derived(balance.otherWays);
 
   const names: Record<Schemas['Way']['kind'], string> = {
@@ -41,7 +52,12 @@
   <tbody>
     {#each ways.ways as way (way.kind)}
       <tr class="border-base-300 border-t">
-        <th scope="row" class="font-normal">{names[way.kind]}</th>
+        <th scope="row" class="font-normal"
+          ><button
+            class="min-h-11 underline underline-offset-4 sm:min-h-7"
+            onclick={() => onway(way)}>{names[way.kind]}</button
+          ></th
+        >
         <td
           >{way.nowFraction === undefined
             ? ''
@@ -96,9 +112,15 @@
 {/each}
 <h3 class="mt-5 font-serif text-lg">What else helps</h3>
 <ul data-testid="helps">
-  {#each ways.helps as help (help.words)}
+  {#each ways.helps as help, i (i)}
     <li class="border-base-300 border-t py-1">
-      {help.words}{#if help.fraction === undefined}.{:else if help.fraction === 0}: <strong
+      {#if help.tries.length > 0}<button
+          class="min-h-11 text-left underline underline-offset-4 sm:min-h-7"
+          onclick={() => onhelp(help)}>{said(help.words, balance.tank.today)}</button
+        >{:else}{said(
+          help.words,
+          balance.tank.today,
+        )}{/if}{#if help.fraction === undefined}.{:else if help.fraction === 0}: <strong
           >no change</strong
         > is needed then.{:else}: <strong
           >{percent(help.fraction)} every {interval(help.everyDays)}</strong
@@ -108,6 +130,8 @@
     <li class="text-neutral">Nothing else is needed.</li>
   {/each}
 </ul>
+<h3 class="mt-5 font-serif text-lg">Once, to a level</h3>
+<OneOff {balance} />
 <h3 class="mt-5 font-serif text-lg">Without any change</h3>
 <p>
   {#if ways.noChange.feasible}

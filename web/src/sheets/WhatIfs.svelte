@@ -84,6 +84,11 @@
     SKIM: (one) => `${one.id} takes ${percent(one.amount)} a day`,
     CLEAN: (one) => `${one.id} cleaned ${one.amount} times a week more`,
     ADSORBER: (one) => `${one.amount} g new adsorber`,
+    RENEW: (one) => `${one.id} renewed now and every ${interval(one.amount)}`,
+    STOCK: (one) => `${percent(one.amount)} of the animals`,
+    ROOM: (one) => `${one.id} with ${one.amount} times the room`,
+    SIPHON: (one) => `${percent(one.amount)} of the bed siphoned a week`,
+    NEW_SKIMMER: () => 'a skimmer',
     CHANGE_WATER: (one) => `change with ${one.id}`,
     TOP_OFF: (one) => `top off with ${one.id}`,
   };

@@ -2,6 +2,7 @@
   import { onMount } from 'svelte';
   import { api, type Balance, type Schemas } from '../api/client';
   import { untilAnswered } from '../lib/connection.svelte';
+  import { said } from '../lib/said';
   import { figure } from '../lib/units.svelte';
   import { about, longDay, sayDays } from '../lib/words';
 
@@ -19,7 +20,9 @@
 </script>
 
 <p class="font-serif text-base">{balance.tank.name}, {longDay(balance.tank.today, '')}</p>
-{#each balance.why as reason (reason)}<p>{sayDays(reason, balance.tank.today)}</p>{/each}
+{#each [...balance.today.reasons, ...balance.today.remarks] as reason, i (i)}
+  <p>{said(reason.words, balance.tank.today)}</p>
+{/each}
 {#if working}
   {#each working.numbers as number (number.topic)}
     <details class="border-base-300 mt-2 border-b pb-2" open data-testid="working-number">

@@ -4,6 +4,7 @@
   import { utcDay, utcMonday, utcMonth, utcYear } from 'd3-time';
   import type { Balance, LineOfTank, Outlook, Schemas } from '../api/client';
   import { addDays, clock, dayEnd, dayStart, daysBetween, shortDay } from '../lib/words';
+  import { said } from '../lib/said';
   import { labelOf, level } from '../lib/units.svelte';
   import { notches } from './marks';
   import { Time } from './time.svelte';
@@ -149,6 +150,18 @@
     );
   });
 
+  /** Work ahead that the forecast counts on, where it lies in the picture. */
+  let workAhead = $derived(
+    balance.work
+      .filter((work) => work.kind === 'RENEW')
+      .map((work) => ({
+        ...work,
+        at: x(work.on > today ? new Date(dayStart(work.on).getTime() + 43_200_000) : dayEnd(today)),
+      }))
+      .filter((work) => inside(work.at)),
+  );
+  let cutsAhead = $derived(balance.work.filter((work) => work.kind === 'HARVEST'));
+
   let svg = $state<SVGSVGElement>();
   const held = new Map<number, number>();
   let moved = 0;
@@ -238,6 +251,9 @@
           parts.push(
             `${name} read ${test.use === 'below' ? '<' : test.use === 'above' ? '>' : ''}${test.value} ${test.unit}`,
           );
+    for (const work of balance.work)
+      if (work.kind === 'RENEW' && work.on === day)
+        parts.push(said(work.words, today).toLowerCase());
     for (const entry of balance.past.lanes)
       if (entry.at.slice(0, 10) === day) parts.push(`${entry.lane}: ${entry.text}`);
     return `${shortDay(day)}: ${parts.join(' · ')}`;
@@ -343,6 +359,45 @@
         {onadopt}
         {onescape}
       />
+
+      {#each workAhead as work, i (work.of + work.on)}
+        <path
+          d="M{work.at} {lower.top}V{lower.top + lower.height}"
+          stroke="var(--color-base-content)"
+          stroke-width="1"
+          stroke-dasharray="2 3"
+          opacity="0.7"
+          data-testid="work-ahead"
+        />
+        {#if !narrow && (i === 0 || work.at - (workAhead[i - 1]?.at ?? 0) > 130)}
+          <text
+            x={work.at + 4}
+            y={lower.top + 11}
+            font-size="11"
+            fill="var(--color-neutral)"
+            stroke="var(--color-base-100)"
+            stroke-width="3"
+            paint-order="stroke"
+            >{said(work.words, today).toLowerCase()}{work.added ? '' : ', as usual'}</text
+          >
+        {/if}
+      {/each}
+      {#if cutsAhead.length > 0 && !narrow && now + 150 < right}
+        <text
+          x={right - 4}
+          y={lower.top + lower.height - 6}
+          text-anchor="end"
+          font-size="11"
+          fill="var(--color-neutral)"
+          stroke="var(--color-base-100)"
+          stroke-width="3"
+          paint-order="stroke"
+          data-testid="cuts-ahead"
+          >counted on: {cutsAhead
+            .map((work) => said(work.words, today).toLowerCase())
+            .join(', ')}</text
+        >
+      {/if}
 
       {#if young}
         <Young

@@ -14,7 +14,7 @@ const tank: Schemas['UpkeepTank'] = {
     {
       work: 'clean:sponge',
       kind: 'CLEAN',
-      words: 'Clean sponge',
+      words: [{ text: 'Clean sponge' }],
       doneAs: '',
       on: '2026-11-28',
       lateDays: 0,
@@ -23,7 +23,7 @@ const tank: Schemas['UpkeepTank'] = {
     {
       work: 'clean:sponge',
       kind: 'CLEAN',
-      words: 'Clean sponge',
+      words: [{ text: 'Clean sponge' }],
       doneAs: '',
       on: '2026-12-28',
       lateDays: 0,
@@ -34,10 +34,10 @@ const tank: Schemas['UpkeepTank'] = {
     {
       key: 'clean:sponge',
       kind: 'CLEAN',
-      words: 'Clean sponge',
+      words: [{ text: 'Clean sponge' }],
       everyDays: 30,
       origin: 'TRADE',
-      reason: '',
+      reason: [],
     },
   ],
 };

@@ -50,7 +50,7 @@
             max="365"
             class="border-base-content/40 min-h-11 w-16 border-b bg-transparent text-center"
             value={work.everyDays}
-            aria-label="days between: {work.words}"
+            aria-label="days between: {said(work.words, tank.today)}"
             onchange={(event) => void set(work.key, event.currentTarget.value)}
           /> days</label
         >

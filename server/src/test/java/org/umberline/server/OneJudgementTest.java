@@ -223,9 +223,7 @@ class OneJudgementTest {
     assertThat(before.path("verdict").asString()).as("Visit").isEqualTo(verdict);
 
     Optional<LocalDate> changeOn =
-        share != null
-            ? Optional.of(TODAY)
-            : advice.recommended().map(Advice.Recommended::nextOn);
+        share != null ? Optional.of(TODAY) : advice.today().skipUntil();
     JsonNode occurrences = keeper.get("/api/upkeep?days=28").json().at("/tanks/0/occurrences");
     assertThat(
             occurrences

@@ -24,7 +24,8 @@ class UpkeepTest {
               "routine": {"waterChange": {"fraction": 0.25, "everyDays": 7,
                 "nextOn": "2026-11-28"}},
               "kits":""")
-          .replace("\"netVolumeL\"", "\"stance\": \"fixed-routine\", \"netVolumeL\"");
+          .replace("\"netVolumeL\"", "\"stance\": \"fixed-routine\", \"netVolumeL\"")
+          .replace("\"gramsPerFeed\": 0.3", "\"gramsPerFeed\": 0.05");
   private Running server;
   private Browser keeper;
   private String tank;
@@ -128,7 +129,7 @@ class UpkeepTest {
     String steps = sheet.path("steps").toString();
     assertThat(steps)
         .contains("2 full buckets and one of ")
-        .contains("5 mL of conditioner")
+        .contains("of conditioner, by the strength")
         .contains("hot with")
         .contains("Unplug the heater")
         .contains("Change the floss tomorrow");

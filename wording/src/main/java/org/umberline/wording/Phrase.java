@@ -44,20 +44,31 @@ public record Phrase(List<Part> parts) {
     List<Part> all = new ArrayList<>();
     for (Object part : parts) {
       if (part instanceof String text) {
-        if (!text.isEmpty()) {
-          all.add(new Text(text));
-        }
+        add(all, new Text(text));
       } else if (part instanceof LocalDate day) {
         all.add(new Day(day));
       } else if (part instanceof Part known) {
-        all.add(known);
+        add(all, known);
       } else if (part instanceof Phrase phrase) {
-        all.addAll(phrase.parts);
+        phrase.parts.forEach(known -> add(all, known));
       } else {
         throw new IllegalArgumentException("a phrase can't hold " + part);
       }
     }
     return new Phrase(all);
+  }
+
+  /** Words that follow words are one part. */
+  private static void add(List<Part> all, Part part) {
+    Part last = all.isEmpty() ? null : all.get(all.size() - 1);
+    if (part instanceof Text text && text.text.isEmpty()) {
+      return;
+    }
+    if (part instanceof Text text && last instanceof Text before) {
+      all.set(all.size() - 1, new Text(before.text + text.text));
+    } else {
+      all.add(part);
+    }
   }
 
   /** A quantity to three digits. */

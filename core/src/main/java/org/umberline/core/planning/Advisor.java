@@ -73,6 +73,9 @@ public final class Advisor {
 
   /** The intervals that are looked at. */
   private List<Double> intervals() {
+    if (b.hasFixedRoutine()) {
+      return List.of(b.habit.orElseThrow().everyDays());
+    }
     TreeSet<Double> intervals = new TreeSet<>(b.tank.limits().intervalsDays());
     if (intervals.isEmpty()) {
       intervals.addAll(USUAL_INTERVALS);
@@ -206,7 +209,7 @@ public final class Advisor {
   private List<Double> withShorter(List<Double> usual, List<Found> found) {
     List<Double> looked = new ArrayList<>(usual);
     usual.forEach(everyDays -> found.add(b.search.find(everyDays)));
-    boolean named = !b.tank.limits().intervalsDays().isEmpty();
+    boolean named = !b.tank.limits().intervalsDays().isEmpty() || b.hasFixedRoutine();
     if (!named && found.stream().noneMatch(Found::feasible)) {
       for (double everyDays : HEAVY_INTERVALS) {
         if (!looked.contains(everyDays)) {

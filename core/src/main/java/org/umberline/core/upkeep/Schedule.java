@@ -44,6 +44,7 @@ public record Schedule(List<Occurrence> occurrences) {
    * Lays the work out.
    *
    * @param standing the routine the changes follow, its next day may be past
+   * @param once days of changes that are made once, before the routine
    * @param days how many, today being the first
    */
   public static Schedule of(
@@ -51,9 +52,10 @@ public record Schedule(List<Occurrence> occurrences) {
       Care care,
       List<Work> works,
       Optional<Routine> standing,
+      List<LocalDate> once,
       LocalDate today,
       int days) {
-    return new Maker(tank, care, standing, today, days).make(works);
+    return new Maker(tank, care, standing, once, today, days).make(works);
   }
 
   /**
@@ -66,13 +68,15 @@ public record Schedule(List<Occurrence> occurrences) {
       Care care,
       Work work,
       Optional<Routine> standing,
+      List<LocalDate> once,
       LocalDate today,
       LocalDate day) {
     if (day.isBefore(today)) {
       return Optional.of(day + " is past.");
     }
     Maker maker =
-        new Maker(tank, care, standing, today, (int) ChronoUnit.DAYS.between(today, day) + 60);
+        new Maker(
+            tank, care, standing, once, today, (int) ChronoUnit.DAYS.between(today, day) + 60);
     if (!work.isFilterCleaning(tank) || maker.keepsAway(day)) {
       return Optional.empty();
     }
@@ -96,11 +100,22 @@ public record Schedule(List<Occurrence> occurrences) {
     private final Care care;
     private final LocalDate today;
     private final LocalDate end;
+    /** Changes that are still to be made. */
+    private final TreeSet<LocalDate> toCome = new TreeSet<>();
+
+    /** Those and the ones that were made. */
     private final TreeSet<LocalDate> changes = new TreeSet<>();
+
     private final List<Occurrence> made = new ArrayList<>();
     private final Map<LocalDate, Integer> catchUp = new HashMap<>();
 
-    Maker(TankModel tank, Care care, Optional<Routine> standing, LocalDate today, int days) {
+    Maker(
+        TankModel tank,
+        Care care,
+        Optional<Routine> standing,
+        List<LocalDate> once,
+        LocalDate today,
+        int days) {
       this.tank = tank;
       this.care = care;
       this.today = today;
@@ -110,7 +125,9 @@ public record Schedule(List<Occurrence> occurrences) {
           .map(entry -> tank.dayOf(entry.at().toInstant()))
           .filter(day -> day.isAfter(today.minusDays(60)))
           .forEach(changes::add);
-      standing.ifPresent(routine -> changes.addAll(planned(routine)));
+      toCome.addAll(once);
+      standing.ifPresent(routine -> toCome.addAll(planned(routine)));
+      changes.addAll(toCome);
     }
 
     /** The changes to come: one that is late is due today, and the rhythm goes on from there. */
@@ -129,7 +146,7 @@ public record Schedule(List<Occurrence> occurrences) {
 
     private void place(Work work) {
       if (work.kind() == Work.Kind.CHANGE) {
-        for (LocalDate day : changes.tailSet(today)) {
+        for (LocalDate day : toCome) {
           boolean first = made.stream().noneMatch(o -> o.work().equals(work));
           add(work, day, first ? work.lateDays(today) : 0, "");
         }

@@ -7,6 +7,8 @@ import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Advice;
 import org.umberline.core.planning.RoutineOutlook;
 import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.Stance;
+import org.umberline.core.tank.TankModel;
 import org.umberline.server.exchange.Views;
 import org.umberline.tankfile.Figures;
 import org.umberline.wording.AdviceWords;
@@ -27,19 +29,23 @@ final class AdviceViews {
     return advice.recommended().map(r -> new Routine(r.fraction(), r.everyDays(), r.nextOn()));
   }
 
-  /** The changes that are laid out ahead: today's, and then the routine that is advised. */
-  static Optional<Routine> planned(Advice advice) {
+  /**
+   * The changes that are laid out ahead besides what is caught up: the routine that is advised, or
+   * that of a keeper who keeps his own whatever the water says.
+   */
+  static Optional<Routine> planned(Advice advice, TankModel tank, Optional<Routine> standing) {
     Optional<Routine> routine = routine(advice);
-    if (advice.today().fraction().isEmpty()) {
-      return routine;
+    if (routine.isEmpty() && tank.stance() == Stance.FIXED_ROUTINE) {
+      routine = standing;
     }
+    if (advice.today().fraction().isEmpty()) {
+      LocalDate until = advice.today().skipUntil().orElse(null);
+      return routine.map(r -> until == null ? r : r.startingOn(until));
+    }
+    double share = advice.today().fraction().getAsDouble();
     return routine
         .map(r -> advice.catchUp().isEmpty() ? r.startingOn(advice.asOf()) : r)
-        .or(
-            () ->
-                Optional.of(
-                    new Routine(
-                        advice.today().fraction().getAsDouble(), ONCE_DAYS, advice.asOf())));
+        .or(() -> Optional.of(new Routine(share, ONCE_DAYS, advice.asOf())));
   }
 
   static Views.TodayView today(Advice advice, AdviceWords words) {

@@ -27,6 +27,7 @@ import org.umberline.core.tank.Line;
 import org.umberline.core.tank.Lines;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.Stance;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.upkeep.GearOutlook;
 import org.umberline.core.upkeep.Work;
@@ -365,6 +366,7 @@ public class BalanceAnswers {
         stored.site(),
         now.standing().map(r -> routineView(now.tank(), r)).orElse(null),
         AdviceViews.routine(advice).map(r -> routineView(now.tank(), r)).orElse(null),
+        now.tank().stance() == Stance.FIXED_ROUTINE,
         AdviceViews.testFirst(advice, outlook),
         due(stored, now).stream()
             .map(

@@ -60,7 +60,7 @@ public class Calendars {
     for (Stored stored : tanks.all(keeper)) {
       UpkeepAnswers.LaidOut laidOut = upkeep.layOut(stored, DAYS);
       for (Schedule.Occurrence o : laidOut.schedule().occurrences()) {
-        String what = laidOut.words(o.work()).plain();
+        String what = laidOut.words(o.work(), o.on()).plain();
         VEvent event = new VEvent(o.on(), stored.tank().name() + ": " + what);
         String id = stored.id() + "/" + o.work().key() + "/" + o.on();
         event.add(

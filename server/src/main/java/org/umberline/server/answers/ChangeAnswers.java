@@ -99,7 +99,13 @@ public class ChangeAnswers {
                 "ammonia from the tap", null, Figures.rounded(after.ammonia()), "mg/L NH3")),
         sheet.warnings().stream().map(AdviceViews::said).toList(),
         sheet.cautions(),
-        AdviceViews.said(sheet.test()),
+        after
+            .told()
+            .map(
+                told ->
+                    new Views.TestAskedView(
+                        told.nutrient().term(), told.daysFrom(), AdviceViews.said(sheet.test())))
+            .orElse(null),
         stored.tank().salinityPpt() > 0);
   }
 

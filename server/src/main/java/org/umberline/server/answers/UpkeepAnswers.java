@@ -60,9 +60,25 @@ public class UpkeepAnswers {
       List<Work> works,
       Schedule schedule,
       Advice advice) {
-    /** A piece of the work in words. */
-    Phrase words(Work work) {
-      return WorkWords.of(work, stored.tank().withRoutine(planned));
+    /** A piece of the work in words, as it is on a day. */
+    Phrase words(Work work, LocalDate on) {
+      Optional<Routine> routine = planned;
+      if (advice.today().fraction().isPresent() && on.equals(today)) {
+        routine =
+            planned.map(
+                r -> new Routine(advice.today().fraction().getAsDouble(), r.everyDays(), on));
+      }
+      for (Advice.Step step : advice.catchUp()) {
+        if (step.on().equals(on)) {
+          routine = planned.map(r -> new Routine(step.fraction(), r.everyDays(), on));
+        }
+      }
+      return WorkWords.of(work, stored.tank().withRoutine(routine));
+    }
+
+    /** Days of the changes that are made once. */
+    List<LocalDate> once() {
+      return UpkeepAnswers.once(advice);
     }
   }
 
@@ -75,7 +91,7 @@ public class UpkeepAnswers {
             "",
             () -> GearOutlook.of(now.tank(), now.posterior(), now.today()));
     Advice advice = advices.of(stored);
-    Optional<Routine> planned = AdviceViews.planned(advice);
+    Optional<Routine> planned = AdviceViews.planned(advice, stored.tank(), now.standing());
     List<Work> works =
         Work.of(stored.tank(), stored.care(), planned, now.today(), outlook.foreseen());
     return new LaidOut(
@@ -85,8 +101,13 @@ public class UpkeepAnswers {
         planned,
         outlook,
         works,
-        Schedule.of(stored.tank(), stored.care(), works, planned, now.today(), days),
+        Schedule.of(
+            stored.tank(), stored.care(), works, planned, once(advice), now.today(), days),
         advice);
+  }
+
+  private static List<LocalDate> once(Advice advice) {
+    return advice.catchUp().stream().map(Advice.Step::on).toList();
   }
 
   /** The work of every tank over the next days. */
@@ -113,7 +134,7 @@ public class UpkeepAnswers {
                     new Views.OccurrenceView(
                         o.work().key(),
                         o.work().kind().name(),
-                        AdviceViews.said(laidOut.words(o.work())),
+                        AdviceViews.said(laidOut.words(o.work(), o.on())),
                         WorkWords.doneAs(o.work()),
                         o.on(),
                         o.lateDays(),
@@ -125,7 +146,7 @@ public class UpkeepAnswers {
                     new Views.WorkView(
                         work.key(),
                         work.kind().name(),
-                        AdviceViews.said(laidOut.words(work)),
+                        AdviceViews.said(laidOut.words(work, work.due())),
                         work.everyDays(),
                         work.origin().name(),
                         work.lastDone().orElse(null),
@@ -186,7 +207,7 @@ public class UpkeepAnswers {
     }
     if (request.nextOn() != null) {
       Schedule.against(
-              stored.tank(), stored.care(), work, laidOut.planned, laidOut.today, request.nextOn())
+              stored.tank(), stored.care(), work, laidOut.planned, laidOut.once(), laidOut.today, request.nextOn())
           .ifPresent(
               why -> {
                 throw Refused.field("nextOn", request.nextOn().toString(), why);

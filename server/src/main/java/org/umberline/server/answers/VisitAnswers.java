@@ -144,7 +144,7 @@ public class VisitAnswers {
     LocalDate today = laidOut.today();
     List<Views.NextView> next = new ArrayList<>();
     for (Schedule.Occurrence o : laidOut.schedule().occurrences()) {
-      next.add(new Views.NextView(o.on(), AdviceViews.said(laidOut.words(o.work()))));
+      next.add(new Views.NextView(o.on(), AdviceViews.said(laidOut.words(o.work(), o.on()))));
     }
     return new Views.VisitView(
         visit.getId(),

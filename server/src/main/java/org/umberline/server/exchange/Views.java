@@ -309,6 +309,7 @@ public final class Views {
       String site,
       @Schema(nullable = true) RoutineView standing,
       @Schema(nullable = true) RoutineView routine,
+      boolean fixedRoutine,
       @Schema(nullable = true) TestFirstView testFirst,
       List<DueWorkView> due) {}
 
@@ -668,6 +669,9 @@ public final class Views {
       @Schema(nullable = true) Double after,
       String unit) {}
 
+  @Schema(name = "TestAsked", description = "a test that would tell, days after the change")
+  public record TestAskedView(String analyte, int daysFrom, List<SaidView> words) {}
+
   @Schema(name = "RunSheet")
   public record RunSheetView(
       UUID tank,
@@ -681,7 +685,7 @@ public final class Views {
       List<MovedView> after,
       List<List<SaidView>> warnings,
       List<String> cautions,
-      List<SaidView> test,
+      @Schema(nullable = true) TestAskedView testOn,
       boolean salted) {}
 
   @Schema(name = "Salt", description = "g of salt still to add, or L of pure water")

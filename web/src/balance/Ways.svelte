@@ -1,0 +1,87 @@
+<script lang="ts">
+  import type { Balance, Schemas } from '../api/client';
+  import { interval, minutesText, percent, timesInTen } from '../lib/words';
+  import { figure, volume } from '../lib/units.svelte';
+  import { said } from '../lib/said';
+
+  let {
+    balance,
+    onway,
+    onhelp,
+  }: {
+    balance: Balance;
+    /** A way, or a lever, is to be tried. */
+    onway: (way: Schemas['Way']) => void;
+    onhelp: (help: Schemas['Help']) => void;
+  } = $props();
+
+  const MOST_HELPS = 3;
+  const NAMES: Record<Schemas['Way']['kind'], string> = {
+    LEAST_EFFORT: 'Least effort',
+    AS_NOW: 'As you do now',
+    LEAST_WATER: 'Least water',
+    LEAST_OFTEN: 'Least often',
+  };
+  const ORDER = Object.keys(NAMES) as Schemas['Way']['kind'][];
+  let ways = $derived(
+    [...balance.otherWays.ways].sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind)),
+  );
+  let helps = $derived(
+    balance.otherWays.helps.filter((help) => help.tries.length > 0).slice(0, MOST_HELPS),
+  );
+
+  function does(way: Schemas['Way']): string {
+    const then =
+      way.fraction > 0 ? `${percent(way.fraction)} every ${interval(way.everyDays)}` : '';
+    const now = way.nowFraction === undefined ? '' : `${percent(way.nowFraction)} now`;
+    return [now, then].filter(Boolean).join(', then ') || 'no change';
+  }
+
+  function takes(way: Schemas['Way']): string {
+    const parts = [minutesText(way.minutesPer28Days), volume(way.litresPer28Days)];
+    if (way.saltGramsPer28Days > 0)
+      parts.push(`${figure(Math.round(way.saltGramsPer28Days / 100) / 10, 'kg')} salt`);
+    return parts.join(' · ');
+  }
+
+  const allows = (help: Schemas['Help']) =>
+    help.fraction === undefined
+      ? ''
+      : help.fraction === 0
+        ? ' → no change'
+        : ` → ${percent(help.fraction)} every ${interval(help.everyDays)}`;
+</script>
+
+{#if ways.length > 1}
+  <ul
+    class="border-base-content/40 grid grid-cols-2 border-t text-sm sm:grid-cols-4"
+    aria-label="Ways, with what each takes in 28 days"
+    data-testid="ways-strip"
+  >
+    {#each ways as way (way.kind)}
+      <li class="border-base-300 border-l px-3 py-1 first:border-l-0 first:pl-0">
+        <button class="block min-h-11 w-full text-left sm:min-h-6" onclick={() => onway(way)}>
+          <span class="font-serif">{NAMES[way.kind]}</span>
+          <span class="block">{does(way)}</span>
+          <span class="text-neutral block text-xs"
+            >{way.holds ? takes(way) : `holds only ${timesInTen(way.probabilityWithinLines)}`}</span
+          >
+        </button>
+      </li>
+    {/each}
+  </ul>
+{/if}
+{#if helps.length > 0}
+  <p
+    class="border-base-300 flex flex-wrap items-baseline gap-x-5 border-t py-0.5 text-sm"
+    data-testid="helps-strip"
+  >
+    <span class="text-neutral">What else helps:</span>
+    {#each helps as help, i (i)}
+      <button class="min-h-11 text-left sm:min-h-6" onclick={() => onhelp(help)}
+        ><span class="underline underline-offset-4">{said(help.words, balance.tank.today)}</span
+        >{allows(help)}</button
+      >
+    {/each}
+  </p>
+{/if}
