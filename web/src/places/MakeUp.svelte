@@ -298,6 +298,16 @@
           {#each LIMITS as name (name)}
             {@render row('limits', ['limits', name], ((file.limits ?? {}) as Entry)[name])}
           {/each}
+          <label class="flex min-h-11 items-center gap-2 sm:col-span-2 sm:min-h-8">
+            <input
+              type="checkbox"
+              checked={tankPart.stance === 'fixed-routine'}
+              onchange={(event) =>
+                set(['tank', 'stance'], event.currentTarget.checked ? 'fixed-routine' : 'by-need')}
+              data-testid="fixed-routine"
+            />
+            I change on my routine’s own days, whether or not the water needs it
+          </label>
         </div>
       </section>
       {#each SECTIONS as section (section.key)}

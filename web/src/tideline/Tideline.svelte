@@ -372,7 +372,7 @@
         {#if !narrow && (i === 0 || work.at - (workAhead[i - 1]?.at ?? 0) > 130)}
           <text
             x={work.at + 4}
-            y={lower.top + 11}
+            y={lower.top - 3}
             font-size="11"
             fill="var(--color-neutral)"
             stroke="var(--color-base-100)"
@@ -382,23 +382,6 @@
           >
         {/if}
       {/each}
-      {#if cutsAhead.length > 0 && !narrow && now + 150 < right}
-        <text
-          x={right - 4}
-          y={lower.top + lower.height - 6}
-          text-anchor="end"
-          font-size="11"
-          fill="var(--color-neutral)"
-          stroke="var(--color-base-100)"
-          stroke-width="3"
-          paint-order="stroke"
-          data-testid="cuts-ahead"
-          >counted on: {cutsAhead
-            .map((work) => said(work.words, today).toLowerCase())
-            .join(', ')}</text
-        >
-      {/if}
-
       {#if young}
         <Young
           {young}
@@ -491,6 +474,11 @@
       {/each}
     </span>
     <span class="min-w-0 flex-1" aria-live="polite" data-testid="read-out">{readOut}</span>
+    {#if cutsAhead.length > 0 && !readOut}
+      <span class="text-neutral" data-testid="cuts-ahead"
+        >counted on: {cutsAhead.map((work) => said(work.words, today).toLowerCase()).join(', ')}</span
+      >
+    {/if}
     <TableTwin {balance} {outlook} />
   </figcaption>
 </figure>

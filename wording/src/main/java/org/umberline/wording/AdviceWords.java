@@ -120,15 +120,15 @@ public final class AdviceWords {
           Phrase.of("It is the day of your routine, which you keep whether or not it is needed.");
       case ADSORBER_SPENT ->
           Phrase.of(
-              "Phosphate sets this: the adsorber has taken about ",
+              "The adsorber has taken about ",
               share,
               " of what it can hold; renew it by ",
               day,
               ".");
       case WATER_ALONE ->
           r.value().isPresent()
-              ? Phrase.of("By water alone each change would have to be ", share, ".")
-              : Phrase.of("Water alone can't keep it under your limits.");
+              ? Phrase.of("Without that, each change would have to be ", share, ".")
+              : Phrase.of("Without that, no change of water keeps it under your limits.");
       case HABIT_HOLDS -> Phrase.of("What you do now holds, ", chances(chance), ".");
       case HABIT_FAILS ->
           Phrase.of("Your present routine keeps it under only ", chances(chance), ".");

@@ -173,7 +173,7 @@ public final class Advisor {
     return List.of(
         Reason.of(Kind.ADSORBER_SPENT)
             .of(Nutrient.PHOSPHATE)
-            .on(due.work().get(0).on())
+            .on(due.on().orElseThrow())
             .value(due.used()),
         without.feasible() ? water.value(without.fraction()) : water);
   }

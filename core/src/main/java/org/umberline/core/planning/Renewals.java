@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Advice.DueWork;
 import org.umberline.core.planning.Advice.WorkKind;
@@ -28,10 +29,11 @@ final class Renewals {
 
   /**
    * @param work renewals in order of their days
-   * @param used share that the adsorber due first has taken, 0 to 1
+   * @param on the day of the first renewal, by the plan or by habit; empty when none is due
+   * @param used share that the fullest adsorber has taken, 0 to 1
    */
-  record Due(List<DueWork> work, double used) {
-    static final Due NONE = new Due(List.of(), 0);
+  record Due(List<DueWork> work, Optional<LocalDate> on, double used) {
+    static final Due NONE = new Due(List.of(), Optional.empty(), 0);
   }
 
   private Renewals() {}
@@ -44,27 +46,46 @@ final class Renewals {
     List<DueWork> work = new ArrayList<>();
     double used = 0;
     for (GearOutlook.Wear wear : GearOutlook.of(b.tank, b.posterior, b.asOf).wear()) {
-      LocalDate first = wear.spentOn().isBefore(b.asOf) ? b.asOf : wear.spentOn();
-      Optional<LocalDate> habit =
-          WorkAhead.of(b.scenario).stream()
-              .filter(ahead -> ahead.kind() == WorkAhead.Kind.RENEW)
-              .filter(ahead -> ahead.of().equals(wear.export()))
-              .map(WorkAhead::on)
-              .findFirst();
-      boolean inTime =
-          habit.filter(day -> !day.isAfter(first.plusDays(DAYS_PER_WEEK))).isPresent();
-      if (inTime || first.isAfter(b.date(b.promise.days()))) {
-        continue;
-      }
-      double massG = massG(b.tank, wear.export());
-      LocalDate last = habit.map(day -> day.minusDays(1)).orElse(b.date(lastAhead(b)));
-      for (LocalDate day = first; !day.isAfter(last); day = day.plusDays(again(wear))) {
-        work.add(new DueWork(day, WorkKind.RENEW, wear.export(), massG, true));
-      }
-      used = Math.max(used, wear.used());
+      List<DueWork> own = of(b, wear);
+      work.addAll(own);
+      used = own.isEmpty() ? used : Math.max(used, wear.used());
     }
     work.sort(Comparator.comparing(DueWork::on));
-    return new Due(List.copyOf(work), used);
+    Optional<LocalDate> first =
+        Stream.concat(
+                work.stream().map(DueWork::on),
+                WorkAhead.of(b.scenario).stream()
+                    .filter(ahead -> ahead.kind() == WorkAhead.Kind.RENEW)
+                    .map(WorkAhead::on))
+            .min(Comparator.naturalOrder());
+    return work.isEmpty() ? Due.NONE : new Due(List.copyOf(work), first, used);
+  }
+
+  /** Renewals of one adsorber each time it is spent, but for those that habit brings anyway. */
+  private static List<DueWork> of(Basis b, GearOutlook.Wear wear) {
+    List<LocalDate> habit =
+        WorkAhead.of(b.scenario).stream()
+            .filter(ahead -> ahead.kind() == WorkAhead.Kind.RENEW)
+            .filter(ahead -> ahead.of().equals(wear.export()))
+            .map(WorkAhead::on)
+            .toList();
+    List<DueWork> work = new ArrayList<>();
+    LocalDate day = wear.spentOn().isBefore(b.asOf) ? b.asOf : wear.spentOn();
+    LocalDate last = b.date(lastAhead(b));
+    while (!day.isAfter(last)) {
+      LocalDate due = day;
+      Optional<LocalDate> before =
+          habit.stream().filter(one -> !one.isAfter(due.plusDays(DAYS_PER_WEEK))).reduce((x, y) -> y);
+      boolean done =
+          before.filter(one -> one.isAfter(due.minusDays(again(wear)))).isPresent();
+      if (!done) {
+        work.add(new DueWork(day, WorkKind.RENEW, wear.export(), massG(b.tank, wear.export()), true));
+      }
+      day = (done ? before.get() : day).plusDays(again(wear));
+    }
+    boolean soon =
+        !work.isEmpty() && !work.get(0).on().isAfter(b.date(b.promise.days()));
+    return soon ? work : List.of();
   }
 
   private static int lastAhead(Basis b) {
