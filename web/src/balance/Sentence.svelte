@@ -284,7 +284,7 @@
         {/if}
         {besides}
         {#if differs && balance.standing}
-          {saidOf('HABIT_HOLDS', 'HABIT_FAILS')}
+          {saidOf('HABIT_HOLDS', 'HABIT_HOLDS_THEN', 'HABIT_FAILS')}
         {/if}
         {#if balance.standing && balance.standing.nextOn < today}
           A change has been due since {longDay(balance.standing.nextOn, today)}.

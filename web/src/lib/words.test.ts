@@ -26,7 +26,8 @@ describe('days in words', () => {
 describe('numbers in words', () => {
   it('never claims more than the chance is', () => {
     expect(timesInTen(0.91)).toBe('9 times in 10');
-    expect(timesInTen(0.89)).toBe('8 times in 10');
+    expect(timesInTen(0.89)).toBe('nearly 9 times in 10');
+    expect(timesInTen(0.84)).toBe('8 times in 10');
     expect(timesInTen(0.96)).toBe('19 times in 20');
     expect(timesInTen(0.02)).toBe('hardly ever');
   });

@@ -63,13 +63,14 @@ export function nearDay(day: string, today: string): string {
   return longDay(day, today);
 }
 
-/** “9 times in 10”: never more sure than the number is. */
+/** “9 times in 10”, “nearly 9 times in 10” for 0.87 to 0.9: fairly rounded. */
 export function timesInTen(probability: number): string {
   if (probability >= 0.99) return '99 times in 100';
   if (probability >= 0.95) return '19 times in 20';
-  const tenths = Math.floor(probability * 10 + 0.05);
+  const tenths = Math.round(probability * 10);
   if (tenths === 0) return 'hardly ever';
-  return tenths === 1 ? 'once in 10' : `${tenths} times in 10`;
+  const nearly = probability * 10 < tenths - 1e-9 && probability * 10 >= tenths - 0.3;
+  return `${nearly ? 'nearly ' : ''}${tenths === 1 ? 'once in 10' : `${tenths} times in 10`}`;
 }
 
 /** To about two significant digits, as a keeper would say it. */

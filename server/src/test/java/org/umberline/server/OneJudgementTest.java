@@ -1,6 +1,7 @@
 package org.umberline.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
@@ -187,6 +188,8 @@ class OneJudgementTest {
               assertThat(balance.at("/shown/routine/fraction").asDouble()).isEqualTo(r.fraction());
               assertThat(balance.at("/shown/routine/nextOn").asString())
                   .isEqualTo(r.nextOn().toString());
+              assertThat(balance.at("/shown/probabilityWithinLines").asDouble())
+                  .isCloseTo(r.probabilityWithinLines(), within(1e-3));
             },
             () -> assertThat(balance.at("/shown").has("routine")).isFalse());
     assertThat(balance.at("/shown/recovery").size()).isEqualTo(advice.catchUp().size());

@@ -130,6 +130,8 @@ public final class AdviceWords {
               ? Phrase.of("Without that, each change would have to be ", share, ".")
               : Phrase.of("Without that, no change of water keeps it under your limits.");
       case HABIT_HOLDS -> Phrase.of("What you do now holds, ", chances(chance), ".");
+      case HABIT_HOLDS_THEN ->
+          Phrase.of("After that what you do now holds, ", chances(chance), ".");
       case HABIT_FAILS ->
           Phrase.of("Your present routine keeps it under only ", chances(chance), ".");
       case SOURCE_TOO_RICH ->
@@ -323,6 +325,9 @@ public final class AdviceWords {
   static String chances(double chance) {
     if (chance >= 0.995) {
       return "in 99 of 100 cases";
+    }
+    if (chance >= 0.95) {
+      return "in 19 of 20 cases";
     }
     long tenths = Math.round(10 * chance);
     boolean nearly = tenths > 0 && 10 * chance < tenths && 10 * chance >= tenths - 0.3;

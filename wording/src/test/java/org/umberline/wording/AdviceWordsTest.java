@@ -61,6 +61,7 @@ class AdviceWordsTest {
     "0.9, in 9 of 10 cases",
     "0.92, in 9 of 10 cases",
     "0.7, in 7 of 10 cases",
+    "0.96, in 19 of 20 cases",
     "0.999, in 99 of 100 cases"
   })
   void chancesAreRoundedFairly(double chance, String said) {

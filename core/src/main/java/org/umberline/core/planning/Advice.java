@@ -336,6 +336,8 @@ public record Advice(
     NO_LINES,
     /** The keeper's own routine keeps the promise; chance is the least on any one day. */
     HABIT_HOLDS,
+    /** After what is caught up the keeper's own routine keeps the promise; chance likewise. */
+    HABIT_HOLDS_THEN,
     /** The keeper's own routine does not keep the promise; chance likewise. */
     HABIT_FAILS,
     /** The change water is at or over nutrient's ceiling; value is its level. */

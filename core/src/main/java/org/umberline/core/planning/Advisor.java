@@ -255,7 +255,7 @@ public final class Advisor {
         b.search.surely());
   }
 
-  /** The keeper's own routine, where it keeps the promise or nearly does. */
+  /** The keeper's own routine, where it keeps the promise or nearly does, if need be caught up. */
   private Optional<Found> keptHabit() {
     if (b.habit.isEmpty()) {
       return Optional.empty();
@@ -263,7 +263,9 @@ public final class Advisor {
     Routine routine = b.habit.get();
     int latest = b.search.latestStart(routine, b.confidence - NEARLY);
     if (latest < ChangeSearch.TODAY) {
-      return Optional.empty();
+      return b.search.latestSafe() == ChangeSearch.TODAY
+          ? b.search.caughtUp(routine)
+          : Optional.empty();
     }
     int start =
         b.hasFixedRoutine() ? Math.min(latest, b.ahead(routine.nextOn())) : latest;

@@ -142,7 +142,7 @@ final class ChangeSearch {
     }
     for (int k = 0; ; k++) {
       int day = start + (int) Math.floor(k * everyDays);
-      if (day >= promise.days()) {
+      if (day >= promise.daysAhead()) {
         break;
       }
       if (fraction > 0) {
@@ -345,6 +345,22 @@ final class ChangeSearch {
       }
     }
     return low;
+  }
+
+  /** A given routine after one change that catches up; empty where that is not enough. */
+  Optional<Found> caughtUp(Routine routine) {
+    if (shares.length == 0 || sourceTooRich || stripped.isPresent()) {
+      return Optional.empty();
+    }
+    double largest = shares[shares.length - 1];
+    int next = TODAY + (int) Math.ceil(routine.everyDays());
+    if (!holds(changes(1, largest, next, routine.fraction(), routine.everyDays()), 1)) {
+      return Optional.empty();
+    }
+    Found found =
+        new Found(
+            routine.everyDays(), true, BindingLimit.NONE, routine.fraction(), next, 1, largest, 1);
+    return Optional.of(checked(later(smallerCatchUp(found)))).filter(Found::feasible);
   }
 
   /** The largest share that may be changed at once, 0 when none. */

@@ -128,9 +128,19 @@ final class HelpSearch {
         Comparator.comparing((Advice.Help help) -> help.forNutrient() != nutrient)
             .thenComparing(help -> help.fraction().getAsDouble())
             .thenComparing(help -> Math.abs(help.first().amount()));
+    // a harder pull that leaves as much as a gentler one is none
+    List<Advice.Help> all = List.copyOf(helps);
+    helps.removeIf(help -> all.stream().anyMatch(other -> isGentler(other, help)));
     helps.sort(best);
     pair(helps, pulls).ifPresent(helps::add);
     return List.copyOf(helps);
+  }
+
+  private static boolean isGentler(Advice.Help one, Advice.Help other) {
+    return one.first().lever() == other.first().lever()
+        && one.first().of().equals(other.first().of())
+        && Math.abs(one.first().amount()) < Math.abs(other.first().amount())
+        && one.fraction().getAsDouble() <= other.fraction().getAsDouble() + 1e-9;
   }
 
   /** The two best together, where that leaves less than the better of them. */

@@ -71,6 +71,11 @@ final class Promise {
     return days;
   }
 
+  /** Days ahead that are laid out at all: plans go on past the days judged. */
+  int daysAhead() {
+    return scenario.days() - first;
+  }
+
   private static int allowed(int draws, double confidence) {
     return (int) Math.floor((1 - confidence) * draws + ROUNDING);
   }

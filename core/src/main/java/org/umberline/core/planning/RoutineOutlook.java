@@ -65,8 +65,10 @@ public final class RoutineOutlook {
   /** The day ahead from which a routine is judged: it can't undo what is there before it begins. */
   private int from(Optional<Routine> routine) {
     int start = routine.map(r -> b.ahead(r.nextOn())).orElse(0);
-    int caughtUp = Math.max(0, catchUp.size() - 1);
-    return b.search.freeDays() == 0 && start <= 0 ? Math.max(caughtUp, 1) : caughtUp;
+    if (!catchUp.isEmpty()) {
+      return Math.max(1, catchUp.size() - 1);
+    }
+    return b.search.freeDays() == 0 && start <= 0 ? 1 : 0;
   }
 
   /** The least share of the draws within every line on any one day. */

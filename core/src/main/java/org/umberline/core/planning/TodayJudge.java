@@ -163,7 +163,8 @@ final class TodayJudge {
     }
     Found f = chosen.get();
     if (habitKept) {
-      why.add(Reason.of(Kind.HABIT_HOLDS).chance(b.held(chosen.get())));
+      Kind holds = f.catchUps() > 0 ? Kind.HABIT_HOLDS_THEN : Kind.HABIT_HOLDS;
+      why.add(Reason.of(holds).chance(b.held(f)));
     }
     if (firstDay(f) == ChangeSearch.TODAY) {
       b.waiting()

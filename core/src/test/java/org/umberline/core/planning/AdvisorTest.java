@@ -6,20 +6,30 @@ import static org.assertj.core.api.Assertions.within;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.umberline.core.TankBuilder;
+import org.umberline.core.calibration.Calibration;
 import org.umberline.core.calibration.Posterior;
+import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Advice.Verdict;
 import org.umberline.core.simulation.Multipliers;
 import org.umberline.core.simulation.Scenario;
 import org.umberline.core.simulation.TankState;
+import org.umberline.core.tank.AdsorberPlacement;
 import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.Limits;
 import org.umberline.core.tank.Line;
 import org.umberline.core.tank.Lines;
+import org.umberline.core.tank.Livestock;
+import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.Span;
+import org.umberline.core.tank.Stage;
+import org.umberline.core.tank.Stance;
 import org.umberline.core.tank.TankModel;
 
 /** Checks against closed forms of a periodic mass balance, with a posterior that knows all. */
@@ -50,26 +60,36 @@ class AdvisorTest {
   }
 
   private static Advice advice(TankModel tank, double nitrateMgL) {
+    return advice(tank, nitrateMgL, 0.01);
+  }
+
+  private static Advice advice(TankModel tank, double nitrateMgL, double phosphorusMgL) {
+    return new Advisor(
+            tank,
+            certain(tank, nitrateMgL, phosphorusMgL),
+            AS_OF.atTime(18, 0).toInstant(ZoneOffset.UTC))
+        .advise();
+  }
+
+  private static Posterior certain(TankModel tank, double nitrateMgL, double phosphorusMgL) {
     Scenario scenario = Scenario.of(tank, AS_OF, AS_OF, Advisor.daysAhead(tank));
     Multipliers multipliers = scenario.multipliers();
     multipliers.unseenDenitrification = 0;
     TankState state = new TankState(scenario);
-    scenario.start(state, multipliers, nitrateMgL / 4.4268, 0.01);
-    Posterior certain =
-        new Posterior(
-            scenario,
-            List.of(new Posterior.Draw(state, state, multipliers, new double[0])),
-            new Posterior.Fit(
-                new double[1],
-                new double[1],
-                new double[1],
-                new double[1],
-                new double[1],
-                new double[1]),
-            List.of(),
-            List.of(),
-            1);
-    return new Advisor(tank, certain, AS_OF.atTime(18, 0).toInstant(ZoneOffset.UTC)).advise();
+    scenario.start(state, multipliers, nitrateMgL / 4.4268, phosphorusMgL);
+    return new Posterior(
+        scenario,
+        List.of(new Posterior.Draw(state, state, multipliers, new double[0])),
+        new Posterior.Fit(
+            new double[1],
+            new double[1],
+            new double[1],
+            new double[1],
+            new double[1],
+            new double[1]),
+        List.of(),
+        List.of(),
+        1);
   }
 
   /** peak = c + r T / f, so f = r T / (ceiling - c); above a tenth in steps of a twentieth. */
@@ -169,5 +189,137 @@ class AdvisorTest {
     assertThat(advice.helps())
         .allSatisfy(h -> assertThat(h.fraction().getAsDouble()).isLessThan(without));
     assertThat(advice.helps().stream().filter(h -> h.first().lever() == Advice.Lever.FEED)).isNotEmpty();
+  }
+
+  @Test
+  void aLeverIsWhatCanBeTriedAndComesToTheSame() {
+    TankModel tank = tank(0, 0.5, List.of(7.0)).ration(0.4).build();
+    Advice advice = advice(tank, 30);
+    Advice.Help less =
+        advice.helps().stream()
+            .filter(h -> h.first().lever() == Advice.Lever.FEED && h.and().isEmpty())
+            .findFirst()
+            .orElseThrow();
+    TankModel fedLess = Try.apply(tank, AS_OF, Advisor.DAYS_JUDGED, less.tries());
+    Posterior ahead = certain(tank, 30, 0.01).goingOnAs(fedLess);
+    Advice tried =
+        new Advisor(fedLess, ahead, AS_OF.atTime(18, 0).toInstant(ZoneOffset.UTC)).advise();
+    assertThat(tried.recommended().orElseThrow().fraction())
+        .isEqualTo(less.fraction().getAsDouble());
+  }
+
+  @Test
+  void noLeverLeavesAsMuchAsAGentlerPullOfIt() {
+    List<Advice.Help> helps = advice(tank(0, 0.5, List.of()).ration(0.6).build(), 30).helps();
+    for (Advice.Help one : helps) {
+      assertThat(helps)
+          .filteredOn(h -> h.and().isEmpty() && one.and().isEmpty())
+          .filteredOn(h -> h.first().lever() == one.first().lever())
+          .filteredOn(h -> h.first().of().equals(one.first().of()))
+          .filteredOn(h -> Math.abs(h.first().amount()) < Math.abs(one.first().amount()))
+          .allSatisfy(
+              gentler ->
+                  assertThat(gentler.fraction().getAsDouble())
+                      .isGreaterThan(one.fraction().getAsDouble()));
+    }
+  }
+
+  /** An adsorber that has taken more than 80 % is renewed before any water is asked for. */
+  @Test
+  void aSpentAdsorberIsRenewedByThePlan() {
+    TankModel tank =
+        new TankBuilder()
+            .water("tap", 0, 0)
+            .changeWater("tap")
+            .ration(0.6)
+            .startedOn(AS_OF.minusDays(400))
+            .lines(new Lines(Line.NONE, new Line(OptionalDouble.empty(), OptionalDouble.of(0.5))))
+            .photometer("p", Analyte.PHOSPHATE, 0.02, 0.05)
+            .test(1, Analyte.PHOSPHATE, 0.1, "p")
+            .test(30, Analyte.PHOSPHATE, 0.4, "p")
+            .export(
+                new ExportMethod.PhosphateAdsorber(
+                    "ads",
+                    20,
+                    1.5,
+                    AdsorberPlacement.REACTOR,
+                    new Span(AS_OF.minusDays(60), Optional.empty())))
+            .build();
+    Posterior full = Calibration.calibrate(tank, AS_OF, Advisor.daysAhead(tank), 100, 1);
+    Advice advice =
+        new Advisor(tank, full, AS_OF.atTime(18, 0).toInstant(ZoneOffset.UTC)).advise();
+    assertThat(advice.work()).isNotEmpty();
+    assertThat(advice.work().get(0).on()).isEqualTo(AS_OF);
+    assertThat(advice.work()).allMatch(Advice.DueWork::added);
+    assertThat(advice.today().why().stream().map(Advice.Reason::kind))
+        .contains(Advice.Kind.ADSORBER_SPENT, Advice.Kind.WATER_ALONE);
+    assertThat(advice.ways().get(0).holds()).as("as now, the work undone").isFalse();
+  }
+
+  @Test
+  void aFixedRoutineIsKeptOnItsDaysThoughNoneIsNeeded() {
+    TankModel tank =
+        tank(0, 0.5, List.of())
+            .routine(new Routine(0.2, 7, AS_OF))
+            .build()
+            .withStance(Stance.FIXED_ROUTINE)
+            .withDosing(List.of());
+    Advice due = advice(tank, 10);
+    assertThat(due.today().verdict()).isEqualTo(Verdict.CHANGE);
+    assertThat(due.today().fraction()).hasValue(0.2);
+    assertThat(due.today().why().get(0).kind()).isEqualTo(Advice.Kind.FIXED_DAY);
+    Advice later =
+        advice(tank.withRoutine(Optional.of(new Routine(0.2, 7, AS_OF.plusDays(3)))), 10);
+    assertThat(later.today().verdict()).isEqualTo(Verdict.SKIP);
+    assertThat(later.today().skipUntil()).contains(AS_OF.plusDays(3));
+    Advice byNeed = advice(tank.withStance(Stance.BY_NEED), 10);
+    assertThat(byNeed.today().verdict()).isEqualTo(Verdict.SKIP);
+    assertThat(byNeed.recommended()).isEmpty();
+  }
+
+  /** A tank of three weeks with food: the filter grows in, and is tested every three days. */
+  @Test
+  void aNewTankIsToldToWaitAndWhenToTest() {
+    TankModel tank =
+        tank(0, 0.5, List.of())
+            .ration(0.3)
+            .startedOn(AS_OF.minusDays(5))
+            .test(29, Analyte.AMMONIA, 0.5, "n")
+            .test(29, Analyte.NITRITE, 0.1, "n")
+            .build();
+    Advice advice = advice(tank, 5);
+    assertThat(advice.today().why())
+        .anySatisfy(
+            why -> {
+              assertThat(why.kind()).isEqualTo(Advice.Kind.CYCLE_TEST);
+              assertThat(why.day()).contains(AS_OF.plusDays(2));
+            })
+        .anyMatch(why -> why.kind() == Advice.Kind.CYCLE_KEEP_SOURCE);
+    assertThat(advice(tank.withLivestock(animals()), 5).today().why())
+        .anyMatch(why -> why.kind() == Advice.Kind.CYCLE_FEED_LITTLE);
+  }
+
+  private static List<Livestock> animals() {
+    return List.of(
+        new Livestock(
+            "fish", 6, 2, Stage.ADULT, new Span(AS_OF.minusDays(5), Optional.empty())));
+  }
+
+  /** (40 - 15) / (40 - 5) of the water, by hand; 20 cannot be had from tap of 25 but with a blend. */
+  @Test
+  void aLevelIsReachedAtOnceInStepsOrWithPurerWater() {
+    TankModel tank = tank(5, 0.9, List.of()).build();
+    OneOff once =
+        new Advisor(tank, certain(tank, 40, 0.01), AS_OF.atTime(18, 0).toInstant(ZoneOffset.UTC))
+            .oneOff(Nutrient.NITRATE, 15);
+    assertThat(once.fraction().getAsDouble()).isCloseTo(25 / 35.0, within(0.01));
+    TankModel rich = tank(25, 0.5, List.of()).water("pure", 0, 0).build();
+    OneOff blended =
+        new Advisor(rich, certain(rich, 40, 0.01), AS_OF.atTime(18, 0).toInstant(ZoneOffset.UTC))
+            .oneOff(Nutrient.NITRATE, 20);
+    assertThat(blended.fraction()).isEmpty();
+    assertThat(blended.bestReachableMgL()).isCloseTo(25, within(0.1));
+    assertThat(blended.with().orElseThrow().water()).isEqualTo("pure");
+    assertThat(25 * (1 - blended.with().get().share())).isLessThan(20);
   }
 }
