@@ -50,15 +50,32 @@ class RoundsAndMakeUpStoryTest {
     page.await(
         "as before", d -> !page.sees("toast") && page.line("Breakwater").getText().equals(before));
 
+    // only a routine that is kept whatever the water says has days that can be moved
+    assertThat(before).doesNotContain("A day later");
+    keepFixedRoutine();
+    String fixed = page.line("Breakwater").getText();
     press("Breakwater", "A day later");
     page.awaitText("toast", "Breakwater: a day later");
     undo();
-    page.await("as before", d -> page.line("Breakwater").getText().equals(before));
+    page.await("as before", d -> page.line("Breakwater").getText().equals(fixed));
 
     press("Breakwater", "Skip this one");
     page.awaitText("toast", "Breakwater: skipped");
     undo();
-    page.await("as before", d -> page.line("Breakwater").getText().equals(before));
+    page.await("as before", d -> page.line("Breakwater").getText().equals(fixed));
+    keepFixedRoutine();
+    page.await("by need again", d -> page.line("Breakwater").getText().equals(before));
+  }
+
+  /** Ticks or unticks in Breakwater's make-up that its routine is kept whatever the water says. */
+  private void keepFixedRoutine() {
+    page.openTank("Breakwater");
+    page.named("Make-up").click();
+    page.see("fixed-routine").click();
+    page.see("keep-make-up").click();
+    page.awaitText("toast", "Kept");
+    page.open("/");
+    page.see("rounds-line");
   }
 
   @Test

@@ -444,8 +444,8 @@ public final class Calibration {
       Multipliers own = outcome.multipliers.copy();
       drift(own.nitrogenLoad, random);
       drift(own.phosphorusLoad, random);
-      jumps(own.nitrateJump, random);
-      jumps(own.phosphorusJump, random);
+      jumps(own.nitrateJump, parameters.nitrateUnrest(outcome.z), random);
+      jumps(own.phosphorusJump, parameters.phosphorusUnrest(outcome.z), random);
       result.add(
           new Posterior.Draw(
               outcome.start, outcome.end, own, parameters.kitFactors(outcome.z, random)));
@@ -498,11 +498,11 @@ public final class Calibration {
     }
   }
 
-  /** What nobody will write down goes on as well. */
-  private void jumps(double[] jump, RandomGenerator random) {
+  /** What nobody will write down goes on as well, as large as it was in this tank. */
+  private void jumps(double[] jump, double unrest, RandomGenerator random) {
     for (int week = scenario.asOfDay() + 1; week < jump.length; week += 7) {
       int day = week + random.nextInt(7);
-      double size = Priors.JUMP_PER_ROOT_WEEK * Priors.jump(random.nextGaussian());
+      double size = Priors.JUMP_PER_ROOT_WEEK * Priors.jump(unrest * random.nextGaussian());
       if (day < jump.length) {
         jump[day] = size;
       }

@@ -274,6 +274,27 @@ final class Parameters {
     return priors.get(index).sd;
   }
 
+  /**
+   * How large the jumps of a tank's past were beside what is usual: 1 where they were as usual, or
+   * where too little is known of them.
+   */
+  double nitrateUnrest(double[] z) {
+    return unrest(z, nitrateJump);
+  }
+
+  /** The same of phosphate. */
+  double phosphorusUnrest(double[] z) {
+    return unrest(z, phosphorusJump);
+  }
+
+  private double unrest(double[] z, int first) {
+    double squares = Priors.UNREST_WEIGHT;
+    for (int k = 0; k < jumpDay.length; k++) {
+      squares += z[first + k] * z[first + k];
+    }
+    return Math.sqrt(squares / (Priors.UNREST_WEIGHT + jumpDay.length));
+  }
+
   /** Fills {@code target}, up to the as-of day, and {@code start} from the coordinates. */
   void apply(double[] z, Multipliers target, TankState start) {
     target.uptake = uptake < 0 ? 1 : value(z, uptake);

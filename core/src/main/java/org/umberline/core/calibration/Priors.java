@@ -72,6 +72,9 @@ final class Priors {
     return 0.4 * z + 0.25 * z * z * z;
   }
 
+  /** Usual jumps that count beside those a tank's own past shows. Chosen on synthetic tanks. */
+  static final double UNREST_WEIGHT = 3;
+
   /** Slope of {@link #jump}. */
   static double jumpSlope(double z) {
     return 0.4 + 0.75 * z * z;

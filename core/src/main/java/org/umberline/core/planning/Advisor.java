@@ -36,6 +36,9 @@ public final class Advisor {
   /** More of these where the load is heavy: days. Common practice, no source. */
   private static final List<Double> HEAVY_INTERVALS = List.of(3.0, 4.0);
 
+  /** Nobody changes more than this every few days for a tank at rest. Chosen. */
+  private static final double MOST_OF_OFTEN = 0.25;
+
   /** Interval that is preferred where there is no habit, days. Common practice, no source. */
   private static final double USUAL_INTERVAL_DAYS = 7;
 
@@ -45,7 +48,7 @@ public final class Advisor {
   /** Within this factor of the least effort the habit decides. Chosen. */
   private static final double AS_LITTLE_EFFORT = 1.1;
 
-  private static final double WEEKS_4 = 28;
+  static final double WEEKS_4 = 28;
   private static final double DAYS_PER_WEEK = 7;
 
   private final Basis b;
@@ -136,9 +139,20 @@ public final class Advisor {
       double everyDays = b.habit.map(Routine::everyDays).orElse(USUAL_INTERVAL_DAYS);
       return new FloorHelps(b.tank, b.posterior, everyDays).raising(nutrient);
     }
-    return needed
-        ? helps.all(nutrient, sameInterval(chosen, found), !due.work().isEmpty())
-        : List.of();
+    if (!needed) {
+      return List.of();
+    }
+    List<Advice.Help> all =
+        new ArrayList<>(helps.all(nutrient, sameInterval(chosen, found), !due.work().isEmpty()));
+    // too much of one and too little of the other: each in its own way
+    b.belowFloor()
+        .ifPresent(
+            low ->
+                new FloorHelps(b.tank, b.posterior, USUAL_INTERVAL_DAYS)
+                    .raising(low).stream()
+                        .filter(help -> help.first().lever() == Advice.Lever.DOSE)
+                        .forEach(all::add));
+    return List.copyOf(all);
   }
 
   /** What the plan asks for besides changes, and what habit brings, in order of their days. */
@@ -213,8 +227,12 @@ public final class Advisor {
     if (!named && found.stream().noneMatch(Found::feasible)) {
       for (double everyDays : HEAVY_INTERVALS) {
         if (!looked.contains(everyDays)) {
+          Found often = b.search.find(everyDays);
+          if (often.feasible() && often.fraction() > MOST_OF_OFTEN) {
+            continue;
+          }
           looked.add(0, everyDays);
-          found.add(0, b.search.find(everyDays));
+          found.add(0, often);
         }
       }
     }

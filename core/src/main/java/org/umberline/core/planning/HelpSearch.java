@@ -7,8 +7,11 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import org.umberline.core.calibration.Posterior;
+import org.umberline.core.calibration.Quantiles;
 import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.forecast.Projection;
 import org.umberline.core.planning.Advice.Lever;
+import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.Lines;
 import org.umberline.core.tank.Routine;
@@ -25,7 +28,15 @@ final class HelpSearch {
 
   private static final double USUAL_INTERVAL_DAYS = 7;
   private static final int DAYS_PER_WEEK = 7;
-  private static final double WEEKS_4 = 28;
+
+  /** A change of less than this share is worth nobody's while. Chosen. */
+  private static final double WORTH_THE_WHILE = 0.05;
+
+  /** A lever that lowers the level by such a share is worth naming though it isn't enough. */
+  private static final double LOWERS = 0.1;
+
+  private static final int MOST_OF_THEM = 3;
+  private static final double ROUNDING = 1e-9;
 
   /** Pulled together these would be the same thing twice. */
   private static final Set<Lever> BY_FOOD = Set.of(Lever.FEED, Lever.ANIMALS);
@@ -51,8 +62,16 @@ final class HelpSearch {
         everyDays.orElse(tank.routine().map(Routine::everyDays).orElse(USUAL_INTERVAL_DAYS));
   }
 
-  /** The share that is enough in a tank that goes on otherwise; 0 for none, empty where none is. */
-  private OptionalDouble enough(TankModel changed) {
+  /**
+   * What is enough in a tank that goes on otherwise.
+   *
+   * @param fraction 0 for no change, empty where none is enough
+   * @param levelMgL where none is enough, the median level to which the nutrient comes without a
+   *     change
+   */
+  private record Enough(OptionalDouble fraction, double everyDays, double levelMgL) {}
+
+  private Enough enough(TankModel changed, Nutrient nutrient) {
     Posterior ahead = posterior.goingOnAs(changed);
     TankModel judged = changed.withLines(lines);
     Levels levels = new Levels(judged, ahead);
@@ -66,31 +85,59 @@ final class HelpSearch {
         new ChangeSearch(
             judged, promise, posterior.scenario().asOfDay() + 1, single, tooRich, Optional.empty());
     if (search.noneNeeded()) {
-      return OptionalDouble.of(0);
+      return new Enough(OptionalDouble.of(0), everyDays, 0);
     }
     ChangeSearch.Found found = search.find(everyDays);
-    return found.feasible() ? OptionalDouble.of(found.fraction()) : OptionalDouble.empty();
+    if (!found.feasible()) {
+      return new Enough(OptionalDouble.empty(), everyDays, later(promise, nutrient));
+    }
+    // so little is changed by nobody: more of it, less often
+    if (found.fraction() < WORTH_THE_WHILE) {
+      ChangeSearch.Found seldom = search.find(Advisor.WEEKS_4);
+      found = seldom.feasible() ? seldom : found;
+    }
+    return new Enough(
+        OptionalDouble.of(Math.max(WORTH_THE_WHILE, found.fraction())), found.everyDays(), 0);
   }
 
-  private Advice.Help pulled(Levers.Pull pull, Optional<Advice.Pulled> and, List<Try> tries) {
-    OptionalDouble enough =
+  /** Median level of a nutrient after four weeks, or at the end of the days, without a change. */
+  private static double later(Promise promise, Nutrient nutrient) {
+    Projection alone = promise.projection(PlannedChanges.NONE);
+    int day = Math.min((int) Advisor.WEEKS_4, promise.days()) - 1;
+    double[] levels = new double[alone.draws()];
+    for (int draw = 0; draw < levels.length; draw++) {
+      levels[draw] = alone.high(nutrient, day, draw);
+    }
+    Quantiles.sort(levels);
+    return nutrient.ion(Quantiles.of(levels, 0.5));
+  }
+
+  private record Tried(Advice.Help help, double levelMgL) {}
+
+  private Tried pulled(Levers.Pull pull, Optional<Advice.Pulled> and, List<Try> tries) {
+    Enough enough =
         enough(
             Try.apply(
                 tank,
                 posterior.scenario().date(posterior.scenario().asOfDay()),
                 daysAhead,
-                tries));
-    double fraction = enough.orElse(0);
-    return new Advice.Help(
-        pull.pulled(),
-        and,
-        pull.nutrient(),
-        enough,
-        everyDays,
-        fraction <= 0
-            ? 0
-            : WEEKS_4 / everyDays * tank.effort().minutes(fraction * tank.netVolumeL()),
-        tries);
+                tries),
+            pull.nutrient());
+    double fraction = enough.fraction.orElse(0);
+    Advice.Help help =
+        new Advice.Help(
+            pull.pulled(),
+            and,
+            pull.nutrient(),
+            enough.fraction,
+            enough.everyDays,
+            fraction <= 0
+                ? 0
+                : Advisor.WEEKS_4
+                    / enough.everyDays
+                    * tank.effort().minutes(fraction * tank.netVolumeL()),
+            tries);
+    return new Tried(help, enough.levelMgL);
   }
 
   /**
@@ -104,11 +151,11 @@ final class HelpSearch {
       return List.of();
     }
     double without =
-        today.map(ChangeSearch.Found::fraction).orElse(Double.POSITIVE_INFINITY) - 1e-9;
+        today.map(f -> f.fraction() / f.everyDays()).orElse(Double.POSITIVE_INFINITY) - ROUNDING;
     boolean phosphate = Nutrient.PHOSPHATE.line(lines).ceilingMgL().isPresent();
+    List<Levers.Pull> pulls = Levers.of(tank, posterior, nutrient, phosphate, renewalPlanned);
     List<Advice.Help> helps = new ArrayList<>();
-    List<Levers.Pull> pulls =
-        new ArrayList<>(Levers.of(tank, posterior, nutrient, phosphate, renewalPlanned));
+    List<Tried> notEnough = new ArrayList<>();
     boolean feedHelps = true;
     for (Levers.Pull pull : pulls) {
       boolean feed = pull.pulled().lever() == Lever.FEED;
@@ -116,39 +163,66 @@ final class HelpSearch {
       if (feed && !feedHelps) {
         continue;
       }
-      Advice.Help help = pulled(pull, Optional.empty(), pull.tries());
+      Tried tried = pulled(pull, Optional.empty(), pull.tries());
       // a lever that leaves as much to change helps nothing
-      if (help.fraction().isPresent() && help.fraction().getAsDouble() < without) {
-        helps.add(help);
-      } else if (feed) {
-        feedHelps = false;
+      if (tried.help.fraction().isEmpty()) {
+        notEnough.add(tried);
+        feedHelps &= !feed;
+      } else if (perDay(tried.help) < without) {
+        helps.add(tried.help);
+      } else {
+        feedHelps &= !feed;
       }
     }
-    Comparator<Advice.Help> best =
-        Comparator.comparing((Advice.Help help) -> help.forNutrient() != nutrient)
-            .thenComparing(help -> help.fraction().getAsDouble())
-            .thenComparing(help -> Math.abs(help.first().amount()));
     // a harder pull that leaves as much as a gentler one is none
     List<Advice.Help> all = List.copyOf(helps);
     helps.removeIf(help -> all.stream().anyMatch(other -> isGentler(other, help)));
-    helps.sort(best);
-    pair(helps, pulls).ifPresent(helps::add);
+    helps.sort(
+        Comparator.comparing((Advice.Help help) -> help.forNutrient() != nutrient)
+            .thenComparing(HelpSearch::perDay)
+            .thenComparing(help -> Math.abs(help.first().amount())));
+    if (!helps.isEmpty()) {
+      pair(helps, pulls).ifPresent(helps::add);
+    } else if (today.isEmpty()) {
+      helps.addAll(mostOf(notEnough, nutrient));
+    }
     return List.copyOf(helps);
+  }
+
+  /** Where nothing alone is enough: what lowers the level most, and the two best together. */
+  private List<Advice.Help> mostOf(List<Tried> notEnough, Nutrient nutrient) {
+    double alone =
+        later(new Promise(posterior, lines, tank.limits().confidence(), daysAhead), nutrient);
+    List<Tried> lower =
+        notEnough.stream()
+            .filter(
+                tried ->
+                    tried.help.forNutrient() != nutrient || tried.levelMgL < (1 - LOWERS) * alone)
+            .sorted(
+                Comparator.comparing((Tried tried) -> tried.help.forNutrient() != nutrient)
+                    .thenComparingDouble(Tried::levelMgL))
+            .limit(MOST_OF_THEM)
+            .toList();
+    return lower.stream().map(Tried::help).toList();
+  }
+
+  private static double perDay(Advice.Help help) {
+    return help.fraction().getAsDouble() / help.everyDays();
   }
 
   private static boolean isGentler(Advice.Help one, Advice.Help other) {
     return one.first().lever() == other.first().lever()
         && one.first().of().equals(other.first().of())
         && Math.abs(one.first().amount()) < Math.abs(other.first().amount())
-        && one.fraction().getAsDouble() <= other.fraction().getAsDouble() + 1e-9;
+        && perDay(one) <= perDay(other) + ROUNDING;
   }
 
   /** The two best together, where that leaves less than the better of them. */
   private Optional<Advice.Help> pair(List<Advice.Help> helps, List<Levers.Pull> pulls) {
-    if (helps.isEmpty() || helps.get(0).fraction().getAsDouble() <= 0) {
+    Advice.Help one = helps.get(0);
+    if (perDay(one) <= 0) {
       return Optional.empty();
     }
-    Advice.Help one = helps.get(0);
     Optional<Advice.Help> other =
         helps.stream()
             .filter(help -> !alike(help.first().lever(), one.first().lever()))
@@ -159,9 +233,8 @@ final class HelpSearch {
           both.addAll(two.tries());
           Levers.Pull pull =
               pulls.stream().filter(p -> p.pulled().equals(one.first())).findFirst().orElseThrow();
-          Advice.Help pair = pulled(pull, Optional.of(two.first()), both);
-          double better = one.fraction().getAsDouble();
-          return pair.fraction().isPresent() && pair.fraction().getAsDouble() < better - 1e-9
+          Advice.Help pair = pulled(pull, Optional.of(two.first()), both).help;
+          return pair.fraction().isPresent() && perDay(pair) < perDay(one) - ROUNDING
               ? Optional.of(pair)
               : Optional.empty();
         });
@@ -211,6 +284,6 @@ final class HelpSearch {
       }
     }
     parts.add(new Blend.Part(water.id(), 1 - others));
-    return enough(tank.withChangeWater(new Blend(parts)));
+    return enough(tank.withChangeWater(new Blend(parts)), Nutrient.NITRATE).fraction;
   }
 }

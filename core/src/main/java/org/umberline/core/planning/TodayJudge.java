@@ -20,6 +20,9 @@ final class TodayJudge {
   /** Where no routine holds, a change is not asked for again within so many days. Chosen. */
   private static final int STUCK_CHANGES_DAYS = 14;
 
+  /** What no routine can do is no trouble yet while the lines hold for so many days. Chosen. */
+  private static final int STUCK_FAR_DAYS = 14;
+
   /** Over a line this surely, an old test need not be repeated before a change. Chosen. */
   private static final double SURELY_OVER = 0.9;
 
@@ -90,10 +93,8 @@ final class TodayJudge {
     if (chosen.isPresent()) {
       return today(share > 0 ? Verdict.CHANGE : Verdict.SKIP, share);
     }
-    if (!needed) {
-      return today(Verdict.SKIP, 0);
-    }
-    return today(Verdict.STUCK, share);
+    boolean farOff = b.search.freeDays() >= STUCK_FAR_DAYS;
+    return today(needed && !farOff ? Verdict.STUCK : Verdict.SKIP, share);
   }
 
   private Optional<Reason> testFirst() {
@@ -183,6 +184,9 @@ final class TodayJudge {
 
   /** No routine keeps the b.promise; one change may still help. */
   private double stuck() {
+    if (b.search.freeDays() > 0) {
+      why.add(Reason.of(Kind.HOLDS_UNTIL).on(b.date(b.search.latestSafe())));
+    }
     Found first = found.get(0);
     Nutrient worst = b.promise.nearer(PlannedChanges.NONE, 0);
     switch (first.limit()) {
