@@ -23,9 +23,19 @@
     LEAST_OFTEN: 'Least often',
   };
   const ORDER = Object.keys(NAMES) as Schemas['Way']['kind'][];
-  let ways = $derived(
-    [...balance.otherWays.ways].sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind)),
-  );
+  /** What comes to the same stands once, under all its names. */
+  let ways = $derived.by(() => {
+    const shown: { names: string; way: Schemas['Way'] }[] = [];
+    for (const kind of ORDER) {
+      const way = balance.otherWays.ways.find((one) => one.kind === kind);
+      if (!way) continue;
+      const same = shown.find((one) => one.way.holds === way.holds && does(one.way) === does(way));
+      if (same) same.names += `, ${NAMES[kind].toLowerCase()}`;
+      else shown.push({ names: NAMES[kind], way });
+    }
+    return shown;
+  });
+  let workDue = $derived(balance.work.some((work) => work.added));
   let helps = $derived(
     balance.otherWays.helps.filter((help) => help.tries.length > 0).slice(0, MOST_HELPS),
   );
@@ -58,13 +68,17 @@
     aria-label="Ways, with what each takes in 28 days"
     data-testid="ways-strip"
   >
-    {#each ways as way (way.kind)}
-      <li class="border-base-300 border-l px-3 py-1 first:border-l-0 first:pl-0">
+    {#each ways as { names, way } (way.kind)}
+      <li
+        class="border-base-300 px-3 py-1 odd:pl-0 even:border-l sm:border-l sm:odd:pl-3 sm:first:border-l-0 sm:first:pl-0"
+      >
         <button class="block min-h-11 w-full text-left sm:min-h-6" onclick={() => onway(way)}>
-          <span class="font-serif">{NAMES[way.kind]}</span>
+          <span class="font-serif">{names}</span>
           <span class="block">{does(way)}</span>
           <span class="text-neutral block text-xs"
-            >{way.holds ? takes(way) : `holds only ${timesInTen(way.probabilityWithinLines)}`}</span
+            >{way.holds
+              ? takes(way)
+              : `holds only ${timesInTen(way.probabilityWithinLines)}${way.kind === 'AS_NOW' && workDue ? ', the work that is due undone' : ''}`}</span
           >
         </button>
       </li>

@@ -476,7 +476,9 @@
     <span class="min-w-0 flex-1" aria-live="polite" data-testid="read-out">{readOut}</span>
     {#if cutsAhead.length > 0 && !readOut}
       <span class="text-neutral" data-testid="cuts-ahead"
-        >counted on: {cutsAhead.map((work) => said(work.words, today).toLowerCase()).join(', ')}</span
+        >counted on: {cutsAhead
+          .map((work) => said(work.words, today).toLowerCase())
+          .join(', ')}</span
       >
     {/if}
     <TableTwin {balance} {outlook} />

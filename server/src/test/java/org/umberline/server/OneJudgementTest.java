@@ -225,8 +225,7 @@ class OneJudgementTest {
     JsonNode before = keeper.get(path + "/visits/" + visit).json().path("before");
     assertThat(before.path("verdict").asString()).as("Visit").isEqualTo(verdict);
 
-    Optional<LocalDate> changeOn =
-        share != null ? Optional.of(TODAY) : advice.today().skipUntil();
+    Optional<LocalDate> changeOn = share != null ? Optional.of(TODAY) : advice.today().skipUntil();
     JsonNode occurrences = keeper.get("/api/upkeep?days=28").json().at("/tanks/0/occurrences");
     assertThat(
             occurrences

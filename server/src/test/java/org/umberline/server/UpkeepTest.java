@@ -17,9 +17,10 @@ import tools.jackson.databind.JsonNode;
 class UpkeepTest {
   private static final LocalDate TODAY = LocalDate.parse("2026-11-25");
   private static final String TANK =
-      Browser.SMALL_TANK.replace(
-          "\"kits\":",
-          """
+      Browser.SMALL_TANK
+          .replace(
+              "\"kits\":",
+              """
               "exports": [{"id": "sponge", "kind": "mechanical", "captureFractionPerDay": 0.3}],
               "routine": {"waterChange": {"fraction": 0.25, "everyDays": 7,
                 "nextOn": "2026-11-28"}},
@@ -182,7 +183,7 @@ class UpkeepTest {
   void beingAwayIsWorkedOut() {
     String body = "{\"from\": \"2026-12-01\", \"to\": \"2026-12-14\", \"gramsPerDay\": %s}";
     JsonNode hungry = keeper.post(path + "/absence", body.formatted(0)).json();
-    JsonNode stuffed = keeper.post(path + "/absence", body.formatted(3)).json();
+    JsonNode stuffed = keeper.post(path + "/absence", body.formatted(0.5)).json();
     assertThat(hungry.path("days").asInt()).isEqualTo(14);
     assertThat(stuffed.at("/without/nitratePeakMgL").asDouble())
         .isGreaterThan(hungry.at("/without/nitratePeakMgL").asDouble());

@@ -96,8 +96,7 @@ public final class AdviceWords {
               ", doesn't fit everything else: repeat it before acting.");
       case TEST_COULD_SETTLE ->
           chance < 0.05
-              ? Phrase.of(
-                  "The last ", nutrient, " test is old: a test tells where it stands now.")
+              ? Phrase.of("The last ", nutrient, " test is old: a test tells where it stands now.")
               : Phrase.of(
                   "A ",
                   nutrient,
@@ -107,11 +106,11 @@ public final class AdviceWords {
       case CHANGED_LATELY ->
           Phrase.of(
               "Water was changed a day ago at most: test ", nutrient, " before changing again.");
-      case OVER_NOW -> Phrase.of(capital(nutrient), " is over its limit now, at about ", level, ".");
+      case OVER_NOW ->
+          Phrase.of(capital(nutrient), " is over its limit now, at about ", level, ".");
       case IF_WAITING ->
           Phrase.of("If you wait until ", day, ": ", ofGoingOver(chance), " with ", nutrient, ".");
-      case HOLDS_UNTIL ->
-          Phrase.of("Without a change it stays under your limits until ", day, ".");
+      case HOLDS_UNTIL -> Phrase.of("Without a change it stays under your limits until ", day, ".");
       case NONE_NEEDED ->
           Phrase.of("Without any change it stays under your limits until at least ", day, ".");
       case NO_LINES ->
@@ -200,9 +199,7 @@ public final class AdviceWords {
     return Phrase.of(
         lever(help.first(), help.forNutrient()),
         help.and()
-            .map(
-                and ->
-                    Phrase.of(" and ", small(lever(and, help.forNutrient()))))
+            .map(and -> Phrase.of(" and ", small(lever(and, help.forNutrient()))))
             .orElse(Phrase.NONE));
   }
 
@@ -221,8 +218,7 @@ public final class AdviceWords {
     String of = pulled.of().map(this::named).orElse("");
     return switch (pulled.lever()) {
       case FEED ->
-          Phrase.of(
-              pulled.amount() < 0 ? "Feed " : "Feed about ", share(amount, pulled.amount()));
+          Phrase.of(pulled.amount() < 0 ? "Feed " : "Feed about ", share(amount, pulled.amount()));
       case ANIMALS -> Phrase.of("Keep " + percent(amount) + " fewer animals");
       case PLANTS -> Phrase.of("Give " + of + " twice the room");
       case HARVEST ->

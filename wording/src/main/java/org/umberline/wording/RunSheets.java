@@ -99,8 +99,7 @@ public final class RunSheets {
         "sample",
         "Take the test sample now, before anything is stirred, with the water at its usual level.");
     if (blend.parts().isEmpty()) {
-      step(
-          Phase.PREPARE, "water", "Have ", litres(litres), " of pure water ready", buckets());
+      step(Phase.PREPARE, "water", "Have ", litres(litres), " of pure water ready", buckets());
     } else {
       for (Blend.Part part : blend.parts()) {
         step(

@@ -27,14 +27,14 @@ public final class WorkWords {
       case CLEAN -> Phrase.of("Clean " + work.subject());
       case RENEW -> Phrase.of("Renew " + work.subject());
       case THIN ->
-          Phrase.of("Thin "
-              + tank.plants().stream()
-                  .filter(plant -> plant.id().equals(work.subject()))
-                  .map(PlantStand::name)
-                  .findFirst()
-                  .orElse(work.subject()));
-      case TASK ->
-          Phrase.of(Task.find(work.subject()).map(Task::toDo).orElse(work.subject()));
+          Phrase.of(
+              "Thin "
+                  + tank.plants().stream()
+                      .filter(plant -> plant.id().equals(work.subject()))
+                      .map(PlantStand::name)
+                      .findFirst()
+                      .orElse(work.subject()));
+      case TASK -> Phrase.of(Task.find(work.subject()).map(Task::toDo).orElse(work.subject()));
     };
   }
 

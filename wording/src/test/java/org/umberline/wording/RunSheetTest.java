@@ -18,7 +18,7 @@ import org.umberline.tankfile.TankFileReader;
 class RunSheetTest {
   private static final TankModel TANK =
       tank(
-              """
+          """
               {"format": "umberline-tank", "version": 1,
                "tank": {"name": "Test", "water": "freshwater", "netVolumeL": 100,
                         "temperatureC": 20, "startedOn": "2026-01-01", "timeZone": "UTC"},

@@ -285,8 +285,7 @@ public final class Advisor {
           ? b.search.caughtUp(routine)
           : Optional.empty();
     }
-    int start =
-        b.hasFixedRoutine() ? Math.min(latest, b.ahead(routine.nextOn())) : latest;
+    int start = b.hasFixedRoutine() ? Math.min(latest, b.ahead(routine.nextOn())) : latest;
     Nutrient nearer =
         b.promise.nearer(b.search.changes(0, 0, start, routine.fraction(), routine.everyDays()), 0);
     return Optional.of(

@@ -27,7 +27,10 @@ final class Asks {
     }
     if (b.promise.days() > 0) {
       int occasion =
-          (int) Math.min(b.promise.days(), Math.ceil(b.habit.map(Routine::everyDays).orElse(USUAL_OCCASION_DAYS)));
+          (int)
+              Math.min(
+                  b.promise.days(),
+                  Math.ceil(b.habit.map(Routine::everyDays).orElse(USUAL_OCCASION_DAYS)));
       for (Nutrient nutrient : b.judged) {
         if (b.neverTested.contains(nutrient) || b.testedToday(nutrient)) {
           continue;

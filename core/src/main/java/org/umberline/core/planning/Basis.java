@@ -278,7 +278,8 @@ final class Basis {
     }
     boolean young =
         tank.startedOn().filter(day -> day.isAfter(asOf.minusDays(YOUNG_DAYS))).isPresent();
-    if (young && tested.filter(day -> day.isAfter(asOf.minusDays(Cycle.TESTED_EVERY_DAYS))).isEmpty()) {
+    if (young
+        && tested.filter(day -> day.isAfter(asOf.minusDays(Cycle.TESTED_EVERY_DAYS))).isEmpty()) {
       return true;
     }
     AmmoniaCourse course = AmmoniaCourse.of(posterior, SAFETY_DAYS, PlannedChanges.NONE);

@@ -39,12 +39,12 @@ record Cycle(boolean stocked, Optional<LocalDate> readyOn, LocalDate testOn) {
     if (!young || !b.scenario.isNew() || days < 1) {
       return Optional.empty();
     }
-    Optional<LocalDate> ready = readyOn(b, AmmoniaCourse.of(b.posterior, days, PlannedChanges.NONE));
+    Optional<LocalDate> ready =
+        readyOn(b, AmmoniaCourse.of(b.posterior, days, PlannedChanges.NONE));
     if (ready.filter(day -> !day.isAfter(b.asOf)).isPresent()) {
       return Optional.empty();
     }
-    LocalDate next =
-        lastTest(b).map(day -> day.plusDays(TESTED_EVERY_DAYS)).orElse(b.asOf);
+    LocalDate next = lastTest(b).map(day -> day.plusDays(TESTED_EVERY_DAYS)).orElse(b.asOf);
     boolean stocked = b.tank.livestock().stream().anyMatch(a -> a.span().contains(b.asOf));
     return Optional.of(new Cycle(stocked, ready, next.isBefore(b.asOf) ? b.asOf : next));
   }
@@ -54,8 +54,7 @@ record Cycle(boolean stocked, Optional<LocalDate> readyOn, LocalDate testOn) {
     double nitriteLimit = SafetyGuard.nitriteLimitMgL(b.tank.water()) / 2;
     Optional<LocalDate> ready = Optional.empty();
     for (int day = course.ammonia().size() - 1; day >= b.scenario.asOfDay(); day--) {
-      double freeN =
-          new Ammonia(course.ammonia().get(day).p90()).asNitrogen().mgPerLitre() * free;
+      double freeN = new Ammonia(course.ammonia().get(day).p90()).asNitrogen().mgPerLitre() * free;
       if (freeN > SafetyGuard.AMMONIA_CARE_MG_N_L
           || course.nitrite().get(day).p90() > nitriteLimit) {
         break;

@@ -78,8 +78,7 @@ final class FloorHelps {
             .map(food -> new Try(Try.Kind.FEED, food, 1 + FEED_MORE))
             .toList();
     if (!more.isEmpty()) {
-      helps.add(
-          help(Lever.FEED, FEED_MORE, AmountUnit.SHARE, Optional.empty(), nutrient, more));
+      helps.add(help(Lever.FEED, FEED_MORE, AmountUnit.SHARE, Optional.empty(), nutrient, more));
     }
     tank.exports().stream()
         .filter(e -> e instanceof ExportMethod.Mechanical || e instanceof ExportMethod.Skimmer)
@@ -120,16 +119,10 @@ final class FloorHelps {
     List<Try> tries =
         gear instanceof ExportMethod.Skimmer skimmer
             ? List.of(
-                new Try(
-                    Try.Kind.SKIM, gear.id(), FILTER_LESS * skimmer.removalFractionPerDay()))
+                new Try(Try.Kind.SKIM, gear.id(), FILTER_LESS * skimmer.removalFractionPerDay()))
             : List.of();
     return help(
-        Lever.FILTER_LESS,
-        -FILTER_LESS,
-        AmountUnit.SHARE,
-        Optional.of(gear.id()),
-        nutrient,
-        tries);
+        Lever.FILTER_LESS, -FILTER_LESS, AmountUnit.SHARE, Optional.of(gear.id()), nutrient, tries);
   }
 
   /** A day's dose towards half above the floor, of a fertiliser the tank has or of a pure salt. */

@@ -118,10 +118,7 @@ final class HelpSearch {
     Enough enough =
         enough(
             Try.apply(
-                tank,
-                posterior.scenario().date(posterior.scenario().asOfDay()),
-                daysAhead,
-                tries),
+                tank, posterior.scenario().date(posterior.scenario().asOfDay()), daysAhead, tries),
             pull.nutrient());
     double fraction = enough.fraction.orElse(0);
     Advice.Help help =

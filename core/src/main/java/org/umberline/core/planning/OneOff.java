@@ -96,12 +96,7 @@ public record OneOff(
 
   /** The least of a purer water, in steps, with which it can be done. */
   private static Optional<With> with(
-      TankModel tank,
-      Nutrient nutrient,
-      double now,
-      double source,
-      double target,
-      double largest) {
+      TankModel tank, Nutrient nutrient, double now, double source, double target, double largest) {
     for (SourceWater water : Levers.otherWaters(tank)) {
       double pure =
           nutrient == Nutrient.NITRATE

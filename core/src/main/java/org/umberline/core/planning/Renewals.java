@@ -75,16 +75,17 @@ final class Renewals {
     while (!day.isAfter(last)) {
       LocalDate due = day;
       Optional<LocalDate> before =
-          habit.stream().filter(one -> !one.isAfter(due.plusDays(DAYS_PER_WEEK))).reduce((x, y) -> y);
-      boolean done =
-          before.filter(one -> one.isAfter(due.minusDays(again(wear)))).isPresent();
+          habit.stream()
+              .filter(one -> !one.isAfter(due.plusDays(DAYS_PER_WEEK)))
+              .reduce((x, y) -> y);
+      boolean done = before.filter(one -> one.isAfter(due.minusDays(again(wear)))).isPresent();
       if (!done) {
-        work.add(new DueWork(day, WorkKind.RENEW, wear.export(), massG(b.tank, wear.export()), true));
+        work.add(
+            new DueWork(day, WorkKind.RENEW, wear.export(), massG(b.tank, wear.export()), true));
       }
       day = (done ? before.get() : day).plusDays(again(wear));
     }
-    boolean soon =
-        !work.isEmpty() && !work.get(0).on().isAfter(b.date(b.promise.days()));
+    boolean soon = !work.isEmpty() && !work.get(0).on().isAfter(b.date(b.promise.days()));
     return soon ? work : List.of();
   }
 

@@ -163,10 +163,6 @@ final class TodayJudge {
       return stuck();
     }
     Found f = chosen.get();
-    if (habitKept) {
-      Kind holds = f.catchUps() > 0 ? Kind.HABIT_HOLDS_THEN : Kind.HABIT_HOLDS;
-      why.add(Reason.of(holds).chance(b.held(f)));
-    }
     if (firstDay(f) == ChangeSearch.TODAY) {
       b.waiting()
           .ifPresent(
@@ -176,10 +172,19 @@ final class TodayJudge {
                           .of(b.promise.nearer(PlannedChanges.NONE, 0))
                           .on(w.until())
                           .chance(w.chance())));
+      habitHolds(f);
       return f.catchUps() > 0 ? f.catchUpFraction() : f.fraction();
     }
+    habitHolds(f);
     why.add(Reason.of(Kind.HOLDS_UNTIL).on(b.date(firstDay(f))));
     return 0;
+  }
+
+  private void habitHolds(Found f) {
+    if (habitKept) {
+      Kind holds = f.catchUps() > 0 ? Kind.HABIT_HOLDS_THEN : Kind.HABIT_HOLDS;
+      why.add(Reason.of(holds).chance(b.held(f)));
+    }
   }
 
   /** No routine keeps the b.promise; one change may still help. */

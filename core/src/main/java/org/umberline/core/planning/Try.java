@@ -139,8 +139,7 @@ public record Try(Kind kind, String id, double amount) {
               with(
                   tank,
                   amount > 0,
-                  new ExportMethod.Skimmer(
-                      "+skimmer", amount, new Span(asOf, Optional.empty()))));
+                  new ExportMethod.Skimmer("+skimmer", amount, new Span(asOf, Optional.empty()))));
       case CHANGE_WATER -> tank.withChangeWater(only(tank));
       case TOP_OFF -> tank.withTopOff(new TopOff(only(tank), tank.topOff().litresPerDay()));
     };

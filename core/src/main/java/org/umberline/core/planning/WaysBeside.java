@@ -11,7 +11,9 @@ import org.umberline.core.planning.ChangeSearch.Found;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.tank.Routine;
 
-/** The keeper's own routine, the least effort, the least water and the least often, side by side. */
+/**
+ * The keeper's own routine, the least effort, the least water and the least often, side by side.
+ */
 final class WaysBeside {
   private static final double WEEKS_4 = 28;
 
@@ -87,7 +89,8 @@ final class WaysBeside {
         fraction,
         everyDays,
         b.date(start),
-        b.promise.underCeilings(changes, from, b.search.surely()) >= b.confidence - Advisor.NEARLY - 1e-9,
+        b.promise.underCeilings(changes, from, b.search.surely())
+            >= b.confidence - Advisor.NEARLY - 1e-9,
         b.promise.within(changes, from, b.search.surely()),
         litresPer28,
         b.minutesPer28Days(fraction, everyDays),

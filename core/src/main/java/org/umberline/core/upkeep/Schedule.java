@@ -100,6 +100,7 @@ public record Schedule(List<Occurrence> occurrences) {
     private final Care care;
     private final LocalDate today;
     private final LocalDate end;
+
     /** Changes that are still to be made. */
     private final TreeSet<LocalDate> toCome = new TreeSet<>();
 

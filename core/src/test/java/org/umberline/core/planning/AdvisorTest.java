@@ -188,7 +188,8 @@ class AdvisorTest {
     double without = advice.recommended().orElseThrow().fraction();
     assertThat(advice.helps())
         .allSatisfy(h -> assertThat(h.fraction().getAsDouble()).isLessThan(without));
-    assertThat(advice.helps().stream().filter(h -> h.first().lever() == Advice.Lever.FEED)).isNotEmpty();
+    assertThat(advice.helps().stream().filter(h -> h.first().lever() == Advice.Lever.FEED))
+        .isNotEmpty();
   }
 
   @Test
@@ -246,8 +247,7 @@ class AdvisorTest {
                     new Span(AS_OF.minusDays(60), Optional.empty())))
             .build();
     Posterior full = Calibration.calibrate(tank, AS_OF, Advisor.daysAhead(tank), 100, 1);
-    Advice advice =
-        new Advisor(tank, full, AS_OF.atTime(18, 0).toInstant(ZoneOffset.UTC)).advise();
+    Advice advice = new Advisor(tank, full, AS_OF.atTime(18, 0).toInstant(ZoneOffset.UTC)).advise();
     assertThat(advice.work()).isNotEmpty();
     assertThat(advice.work().get(0).on()).isEqualTo(AS_OF);
     assertThat(advice.work()).allMatch(Advice.DueWork::added);
@@ -301,11 +301,12 @@ class AdvisorTest {
 
   private static List<Livestock> animals() {
     return List.of(
-        new Livestock(
-            "fish", 6, 2, Stage.ADULT, new Span(AS_OF.minusDays(5), Optional.empty())));
+        new Livestock("fish", 6, 2, Stage.ADULT, new Span(AS_OF.minusDays(5), Optional.empty())));
   }
 
-  /** (40 - 15) / (40 - 5) of the water, by hand; 20 cannot be had from tap of 25 but with a blend. */
+  /**
+   * (40 - 15) / (40 - 5) of the water, by hand; 20 cannot be had from tap of 25 but with a blend.
+   */
   @Test
   void aLevelIsReachedAtOnceInStepsOrWithPurerWater() {
     TankModel tank = tank(5, 0.9, List.of()).build();

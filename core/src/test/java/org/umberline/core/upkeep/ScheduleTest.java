@@ -117,7 +117,13 @@ class ScheduleTest {
       LocalDate wish = TODAY.plusDays(random.nextInt(30) - 3);
       Optional<String> against =
           Schedule.against(
-              tank, Care.NONE, sponge(tank, Care.NONE), Optional.of(routine), List.of(), TODAY, wish);
+              tank,
+              Care.NONE,
+              sponge(tank, Care.NONE),
+              Optional.of(routine),
+              List.of(),
+              TODAY,
+              wish);
       Care care = against.isEmpty() ? with(OptionalInt.empty(), Optional.of(wish)) : Care.NONE;
       List<Schedule.Occurrence> all = laidOut(tank, care, routine);
       List<LocalDate> changes = new ArrayList<>();
@@ -152,7 +158,13 @@ class ScheduleTest {
     Optional<Routine> weekly = Optional.of(new Routine(0.2, 7, TODAY.plusDays(5)));
     assertThat(
             Schedule.against(
-                tank, Care.NONE, sponge(tank, Care.NONE), weekly, List.of(), TODAY, TODAY.plusDays(6)))
+                tank,
+                Care.NONE,
+                sponge(tank, Care.NONE),
+                weekly,
+                List.of(),
+                TODAY,
+                TODAY.plusDays(6)))
         .hasValueSatisfying(why -> assertThat(why).contains(TODAY.plusDays(8).toString()));
   }
 

@@ -87,7 +87,10 @@ public class ChangeAnswers {
             .map(
                 step ->
                     new Views.StepView(
-                        step.key(), step.phase().name(), AdviceViews.said(step.text()), number(step.minutes())))
+                        step.key(),
+                        step.phase().name(),
+                        AdviceViews.said(step.text()),
+                        number(step.minutes())))
             .toList(),
         List.of(
             moved("nitrate", after.nitrateBefore(), after.nitrate(), "mg/L NO3"),

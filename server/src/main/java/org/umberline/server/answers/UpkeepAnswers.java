@@ -101,8 +101,7 @@ public class UpkeepAnswers {
         planned,
         outlook,
         works,
-        Schedule.of(
-            stored.tank(), stored.care(), works, planned, once(advice), now.today(), days),
+        Schedule.of(stored.tank(), stored.care(), works, planned, once(advice), now.today(), days),
         advice);
   }
 
@@ -207,7 +206,13 @@ public class UpkeepAnswers {
     }
     if (request.nextOn() != null) {
       Schedule.against(
-              stored.tank(), stored.care(), work, laidOut.planned, laidOut.once(), laidOut.today, request.nextOn())
+              stored.tank(),
+              stored.care(),
+              work,
+              laidOut.planned,
+              laidOut.once(),
+              laidOut.today,
+              request.nextOn())
           .ifPresent(
               why -> {
                 throw Refused.field("nextOn", request.nextOn().toString(), why);

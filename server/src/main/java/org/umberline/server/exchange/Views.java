@@ -753,8 +753,7 @@ public final class Views {
   public record VisitLineView(UUID id, LocalDate on, boolean ended) {}
 
   @Schema(name = "Standing", description = "levels are medians of what is believed")
-  public record StandingView(
-      double nitrateMgL, double phosphateMgL, String verdict) {}
+  public record StandingView(double nitrateMgL, double phosphateMgL, String verdict) {}
 
   @Schema(name = "Next")
   public record NextView(LocalDate on, List<SaidView> words) {}
