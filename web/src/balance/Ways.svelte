@@ -62,16 +62,15 @@
         : ` → ${percent(help.fraction)} every ${interval(help.everyDays)}`;
 </script>
 
+<!-- on a phone the picture comes first: all of this is under Other ways -->
 {#if ways.length > 1}
   <ul
-    class="border-base-content/40 grid grid-cols-2 border-t text-sm sm:grid-cols-4"
+    class="border-base-content/40 hidden grid-cols-4 border-t text-sm sm:grid"
     aria-label="Ways, with what each takes in 28 days"
     data-testid="ways-strip"
   >
     {#each ways as { names, way } (way.kind)}
-      <li
-        class="border-base-300 px-3 py-1 odd:pl-0 even:border-l sm:border-l sm:odd:pl-3 sm:first:border-l-0 sm:first:pl-0"
-      >
+      <li class="border-base-300 border-l px-3 py-1 first:border-l-0 first:pl-0">
         <button class="block min-h-11 w-full text-left sm:min-h-6" onclick={() => onway(way)}>
           <span class="font-serif">{names}</span>
           <span class="block">{does(way)}</span>
@@ -87,7 +86,7 @@
 {/if}
 {#if helps.length > 0}
   <p
-    class="border-base-300 flex flex-wrap items-baseline gap-x-5 border-t py-0.5 text-sm"
+    class="border-base-300 hidden flex-wrap items-baseline gap-x-5 border-t py-0.5 text-sm sm:flex"
     data-testid="helps-strip"
   >
     <span class="text-neutral">What else helps:</span>

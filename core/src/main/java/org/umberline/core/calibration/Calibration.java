@@ -431,6 +431,8 @@ public final class Calibration {
     double[][] nitrogen = new double[past][drawn];
     double[][] phosphorus = new double[past][drawn];
     double[][] atTests = new double[truth.length][draws];
+    LastReadings lastNitrate = lastReadings(Analyte.NITRATE);
+    LastReadings lastPhosphate = lastReadings(Analyte.PHOSPHATE);
     List<Posterior.Draw> result = new ArrayList<>(draws);
     for (int i = 0; i < draws; i++) {
       Outcome outcome = kept.get(i);
@@ -444,11 +446,14 @@ public final class Calibration {
       Multipliers own = outcome.multipliers.copy();
       drift(own.nitrogenLoad, random);
       drift(own.phosphorusLoad, random);
+      TankState end = outcome.end.copy();
+      double[] shown = shown(outcome);
+      end.jump(lastNitrate.offset(shown, random), lastPhosphate.offset(shown, random));
       jumps(own.nitrateJump, parameters.nitrateUnrest(outcome.z), random);
       jumps(own.phosphorusJump, parameters.phosphorusUnrest(outcome.z), random);
       result.add(
           new Posterior.Draw(
-              outcome.start, outcome.end, own, parameters.kitFactors(outcome.z, random)));
+              outcome.start, end, own, parameters.kitFactors(outcome.z, random)));
     }
     List<Posterior.Reading> readings = new ArrayList<>();
     for (int t = 0; t < truth.length; t++) {
@@ -464,6 +469,24 @@ public final class Calibration {
         List.copyOf(readings),
         unknowns(kept.stream().map(Outcome::z).toArray(double[][]::new)),
         effective);
+  }
+
+  private LastReadings lastReadings(Analyte analyte) {
+    double[] ageDays =
+        tests.stream()
+            .mapToDouble(
+                test -> scenario.asOfDay() + 1 - scenario.timeOf(test.at().toInstant()))
+            .toArray();
+    return new LastReadings(tests, likelihoods, ageDays, analyte);
+  }
+
+  /** What the kits would show of an outcome at each test. */
+  private double[] shown(Outcome outcome) {
+    double[] shown = new double[truth.length];
+    for (int t = 0; t < shown.length; t++) {
+      shown[t] = outcome.atTests[t] * parameters.value(outcome.z, bias[t]);
+    }
+    return shown;
   }
 
   private List<Posterior.Unknown> unknowns(double[][] kept) {

@@ -41,6 +41,9 @@ final class Parameters {
   private final int exchange;
   private final int denitrification;
   private final int unseenDenitrification;
+  private final int unlistedNitrogen;
+  private final int unlistedPhosphorus;
+  private final int phosphorusLoss;
   private final int nitrifierGrowth;
   private final int initialNitrogen;
   private final int initialPhosphorus;
@@ -67,6 +70,19 @@ final class Parameters {
     denitrification =
         scenario.denitrifies() ? add("denitrification", 1, Priors.DENITRIFICATION_SD) : -1;
     unseenDenitrification = add("unseen denitrification", 1, Priors.UNSEEN_DENITRIFICATION_SD);
+    boolean fed = !tank.feeding().isEmpty();
+    unlistedNitrogen =
+        add(
+            "unlisted nitrogen, mg N/L a day",
+            fed ? Priors.UNLISTED_NITROGEN : Priors.UNFED_NITROGEN,
+            Priors.UNLISTED_SD);
+    unlistedPhosphorus =
+        add(
+            "unlisted phosphorus, mg P/L a day",
+            fed ? Priors.UNLISTED_PHOSPHORUS : Priors.UNFED_PHOSPHORUS,
+            Priors.UNLISTED_SD);
+    phosphorusLoss =
+        add("phosphorus lost, share a day", Priors.PHOSPHORUS_LOSS, Priors.PHOSPHORUS_LOSS_SD);
     nitrifierGrowth =
         scenario.isNew() ? add("nitrifier growth", 1, Priors.NITRIFIER_GROWTH_SD) : -1;
     boolean fresh = tank.startedOn().map(day -> !day.isBefore(scenario.firstDay())).orElse(false);
@@ -186,6 +202,12 @@ final class Parameters {
     if (index == 0) {
       return 1;
     }
+    if (index == unlistedNitrogen) {
+      return unlistedPhosphorus;
+    }
+    if (index == unseenDenitrification) {
+      return phosphorusLoss;
+    }
     if (index == initialNitrogen) {
       return initialPhosphorus;
     }
@@ -302,6 +324,9 @@ final class Parameters {
     target.exchange = value(z, exchange);
     target.denitrification = denitrification < 0 ? 1 : value(z, denitrification);
     target.unseenDenitrification = value(z, unseenDenitrification);
+    target.unlistedNitrogen = value(z, unlistedNitrogen);
+    target.unlistedPhosphorus = value(z, unlistedPhosphorus);
+    target.phosphorusLoss = value(z, phosphorusLoss);
     target.nitrifierGrowth = nitrifierGrowth < 0 ? 1 : value(z, nitrifierGrowth);
     for (int w = 0; w < waterNitrogen.length; w++) {
       target.waterNitrateMgL[w] =

@@ -112,6 +112,7 @@ public record Ledger(
       put(in, "what animals give off besides food", "fasts and deaths logged", Flow.ANIMALS);
       put(in, "soil", "new soil gives off ammonia; figure chosen", Flow.SOIL);
       fertilisers(in);
+      put(in, "not listed", "learned from tests", Flow.UNLISTED);
       put(in, "change water", "logged changes, the water's own figures", Flow.CHANGE_WATER);
       put(in, "top-off water", "litres a day, the water's own figures", Flow.TOP_OFF_WATER);
       put(in, "plants put in", "make-up", Flow.PLANTS_PUT_IN);
@@ -124,6 +125,7 @@ public record Ledger(
       put(out, "adsorber renewed", "logged renewals", Flow.ADSORBER_RENEWED);
       put(out, "denitrified in gear", "bed, filter, rock; learned from tests", Flow.DENITRIFIED);
       put(out, "denitrified elsewhere", "learned from tests", Flow.DENITRIFIED_UNSEEN);
+      put(out, "lost to films and mud", "learned from tests", Flow.PHOSPHORUS_LOST);
       put(out, "growth of animals", "share kept by stage", Flow.GROWTH_OF_ANIMALS);
       List<Line> held = new ArrayList<>();
       hold(held, "water", this::waterMg);

@@ -11,6 +11,7 @@ public enum Flow {
   FERTILISER(true),
   ANIMALS(true),
   SOIL(true),
+  UNLISTED(true),
   PLANTS_PUT_IN(true),
   UNEXPLAINED_IN(true),
   GROWTH_OF_ANIMALS(false),
@@ -22,6 +23,7 @@ public enum Flow {
   ADSORBER_RENEWED(false),
   DENITRIFIED(false),
   DENITRIFIED_UNSEEN(false),
+  PHOSPHORUS_LOST(false),
   UNEXPLAINED_OUT(false);
 
   private final boolean in;

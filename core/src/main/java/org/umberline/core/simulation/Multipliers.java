@@ -24,6 +24,15 @@ public final class Multipliers {
   /** Factor on what denitrifies without gear for it: films, sand, the insides of stones. */
   public double unseenDenitrification = 1;
 
+  /** Nitrogen that comes in a day and that no entry of the make-up accounts for, mg N/L. */
+  public double unlistedNitrogen;
+
+  /** The same of phosphorus, mg P/L. */
+  public double unlistedPhosphorus;
+
+  /** Share of the dissolved phosphorus that goes for good a day, into films and mud. */
+  public double phosphorusLoss;
+
   /** Factor on how fast nitrifiers grow. */
   public double nitrifierGrowth = 1;
 
@@ -67,6 +76,9 @@ public final class Multipliers {
     copy.denitrification = denitrification;
     copy.unseenDenitrification = unseenDenitrification;
     copy.nitrifierGrowth = nitrifierGrowth;
+    copy.unlistedNitrogen = unlistedNitrogen;
+    copy.unlistedPhosphorus = unlistedPhosphorus;
+    copy.phosphorusLoss = phosphorusLoss;
     System.arraycopy(nitrogenLoad, 0, copy.nitrogenLoad, 0, nitrogenLoad.length);
     System.arraycopy(phosphorusLoad, 0, copy.phosphorusLoad, 0, phosphorusLoad.length);
     System.arraycopy(nitrateJump, 0, copy.nitrateJump, 0, nitrateJump.length);

@@ -73,6 +73,7 @@ public final class TankSimulator {
   private double exchangeRatio;
   private double denitrification;
   private double unseenDenitrification;
+  private double phosphorusLoss;
   private double nitrifierGrowth;
 
   // Rates of the day at hand, mg a day
@@ -110,6 +111,7 @@ public final class TankSimulator {
   private double skimmedPhosphorus;
   private double gearDenitrified;
   private double unseenDenitrified;
+  private double phosphorusLost;
   private double bacteriaNitrogen;
   private double bacteriaPhosphorus;
 
@@ -177,6 +179,7 @@ public final class TankSimulator {
     denitrification = multipliers.denitrification;
     unseenDenitrification = Denitrification.UNSEEN_PER_DAY * multipliers.unseenDenitrification;
     nitrifierGrowth = multipliers.nitrifierGrowth;
+    phosphorusLoss = multipliers.phosphorusLoss;
     step = LONGEST_STEP;
     courseStep = 0;
     int plan = 0;
@@ -236,12 +239,16 @@ public final class TankSimulator {
             + scenario.soilNitrogen[day]
             + topOff * scenario.blendAmmonia[blend];
     nitriteIn = topOff * scenario.blendNitrite[blend];
-    nitrateIn = scenario.fertiliserNitrogen[day] + topOff * blendNitrate[blend];
+    nitrateIn =
+        scenario.fertiliserNitrogen[day]
+            + topOff * blendNitrate[blend]
+            + multipliers.unlistedNitrogen * volume;
     phosphorusIn =
         food.phosphorusDissolved() * phosphorusLoad
             + scenario.animalPhosphorus[day]
             + scenario.fertiliserPhosphorus[day]
-            + topOff * blendPhosphorus[blend];
+            + topOff * blendPhosphorus[blend]
+            + multipliers.unlistedPhosphorus * volume;
     wasteNitrogenIn = food.nitrogenSolid() * nitrogenLoad;
     wastePhosphorusIn = food.phosphorusSolid() * phosphorusLoad;
     today = day;
@@ -269,6 +276,11 @@ public final class TankSimulator {
         topOff * blendPhosphorus[blend]);
     add(state, Flow.ANIMALS, scenario.animalNitrogen[day], scenario.animalPhosphorus[day]);
     add(state, Flow.SOIL, scenario.soilNitrogen[day], 0);
+    add(
+        state,
+        Flow.UNLISTED,
+        multipliers.unlistedNitrogen * volume,
+        multipliers.unlistedPhosphorus * volume);
     add(
         state,
         Flow.FERTILISER,
@@ -341,20 +353,7 @@ public final class TankSimulator {
 
   /** What nobody wrote down: a change not logged, a death not seen. Rock follows its water. */
   private void jump(TankState state, double nitrate, double phosphorus) {
-    if (nitrate != 0) {
-      double moved = state.nitrate * Math.expm1(nitrate);
-      state.nitrate += moved;
-      add(state, moved > 0 ? Flow.UNEXPLAINED_IN : Flow.UNEXPLAINED_OUT, Math.abs(moved), 0);
-    }
-    if (phosphorus != 0) {
-      double factor = Math.expm1(phosphorus);
-      double water = state.phosphorus * factor;
-      double bound = state.boundPhosphorus * factor;
-      state.phosphorus += water;
-      state.boundPhosphorus += bound;
-      Flow flow = factor > 0 ? Flow.UNEXPLAINED_IN : Flow.UNEXPLAINED_OUT;
-      add(state, flow, 0, Math.abs(water + bound));
-    }
+    state.jump(nitrate, phosphorus);
     if (Math.max(Math.abs(nitrate), Math.abs(phosphorus)) > LARGE_JUMP) {
       disturbed();
     }
@@ -638,13 +637,14 @@ public final class TankSimulator {
 
     // Phosphate in the water and on rock and sand, both at once; plants and adsorbers take it
     double perPhosphorus = demandPhosphorus > 0 ? demandPhosphorus / phosphorus : 0;
-    double leaves = perPhosphorus + adsorbShares(state);
+    double leaves = perPhosphorus + phosphorusLoss + adsorbShares(state);
     in = h * phosphorusIn + mineralPhosphorus;
     exchange(state, leaves * h, in, h);
     double taken =
         Math.max(0, state.phosphorus + state.boundPhosphorus + in - phosphorus1 - bound1);
     share = leaves > 0 ? taken / leaves : 0;
     double fromPhosphorus = share * perPhosphorus;
+    phosphorusLost = share * phosphorusLoss;
     for (int a = 0; a < adsorbShare.length; a++) {
       double adsorbed = share * adsorbShare[a];
       double held = state.adsorbedPhosphorus[a];
@@ -711,6 +711,7 @@ public final class TankSimulator {
     }
     state.nitrogenFlow[Flow.DENITRIFIED.ordinal()] += gearDenitrified;
     state.nitrogenFlow[Flow.DENITRIFIED_UNSEEN.ordinal()] += unseenDenitrified;
+    state.phosphorusFlow[Flow.PHOSPHORUS_LOST.ordinal()] += phosphorusLost;
   }
 
   /** Share of {@code nitrate} that beds, filters and rock turn to gas, per day. */

@@ -65,6 +65,29 @@ public final class TankState {
     return state;
   }
 
+  /**
+   * Moves nitrate, and phosphate with what is bound of it, by something nobody wrote down.
+   *
+   * @param nitrate logarithm of the factor; the other likewise
+   */
+  public void jump(double nitrate, double phosphorus) {
+    if (nitrate != 0) {
+      double moved = this.nitrate * Math.expm1(nitrate);
+      this.nitrate += moved;
+      Flow flow = moved > 0 ? Flow.UNEXPLAINED_IN : Flow.UNEXPLAINED_OUT;
+      nitrogenFlow[flow.ordinal()] += Math.abs(moved);
+    }
+    if (phosphorus != 0) {
+      double factor = Math.expm1(phosphorus);
+      double water = this.phosphorus * factor;
+      double bound = boundPhosphorus * factor;
+      this.phosphorus += water;
+      boundPhosphorus += bound;
+      Flow flow = factor > 0 ? Flow.UNEXPLAINED_IN : Flow.UNEXPLAINED_OUT;
+      phosphorusFlow[flow.ordinal()] += Math.abs(water + bound);
+    }
+  }
+
   public TankState copy() {
     TankState copy = new TankState(plantDryG.length, adsorbedPhosphorus.length);
     copy.set(this);
