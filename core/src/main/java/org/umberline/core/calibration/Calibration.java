@@ -66,8 +66,12 @@ public final class Calibration {
   /** Below this share they are moved more often: few of them can be trusted. */
   private static final double HARDLY_EFFECTIVE = 0.15;
 
+  /** Draws are weighed so that at least this share of them counts. Chosen on synthetic tanks. */
+  private static final double ENOUGH_EFFECTIVE = 0.3;
+
+  private static final int TEMPERINGS = 12;
   private static final int MANY_MOVES = 6;
-  private static final double MOVE_SIZE = 0.35;
+  private static final double MOVE_SIZE = 0.6;
 
   /** Share of the work that finding the most likely point is, and that drawing from there is. */
   private static final double FINDING = 0.3;
@@ -218,7 +222,7 @@ public final class Calibration {
       weight = Resampling.normalised(logWeights.stream().mapToDouble(w -> w).toArray());
       effective = Resampling.effective(weight);
     } while (effective < FEWEST_EFFECTIVE * draws && outcomes.size() < MOST_BATCHES * draws);
-    int[] chosen = Resampling.resample(weight, draws, random);
+    int[] chosen = Resampling.resample(tempered(logWeights, draws), draws, random);
     List<Outcome> kept = new ArrayList<>(draws);
     int moves =
         effective >= FEWEST_EFFECTIVE * draws
@@ -241,6 +245,33 @@ public final class Calibration {
                       outcomes.get(chosen[i]), moves, linear, new SplittableRandom(seed + i))));
     }
     return posterior(kept, effective, random);
+  }
+
+  /**
+   * Weights so far evened out that enough draws count: a few that carry all the weight say more of
+   * the search than of the tank. Where the stand-in is good nothing is evened out.
+   */
+  private static double[] tempered(List<Double> logWeights, int draws) {
+    double[] log = logWeights.stream().mapToDouble(w -> w).toArray();
+    double enough = ENOUGH_EFFECTIVE * draws;
+    double low = 0;
+    double high = 1;
+    double[] weight = Resampling.normalised(log);
+    if (Resampling.effective(weight) >= enough) {
+      return weight;
+    }
+    for (int i = 0; i < TEMPERINGS; i++) {
+      double middle = (low + high) / 2;
+      double power = middle;
+      weight = Resampling.normalised(Arrays.stream(log).map(w -> power * w).toArray());
+      if (Resampling.effective(weight) >= enough) {
+        low = middle;
+      } else {
+        high = middle;
+      }
+    }
+    double power = low;
+    return Resampling.normalised(Arrays.stream(log).map(w -> power * w).toArray());
   }
 
   private interface Work {

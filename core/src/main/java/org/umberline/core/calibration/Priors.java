@@ -24,7 +24,7 @@ final class Priors {
   static final double DENITRIFICATION_SD = 0.7;
 
   /** What turns to gas without gear for it differs much from tank to tank. */
-  static final double UNSEEN_DENITRIFICATION_SD = 0.9;
+  static final double UNSEEN_DENITRIFICATION_SD = 0.6;
 
   /** What comes in unlisted where food is listed, mg N/L and mg P/L a day. Chosen. */
   static final double UNLISTED_NITROGEN = 0.005;
@@ -38,9 +38,9 @@ final class Priors {
   static final double UNLISTED_SD = 1.2;
 
   /** Share of the dissolved phosphorus that goes for good a day. Chosen on synthetic tanks. */
-  static final double PHOSPHORUS_LOSS = 0.01;
+  static final double PHOSPHORUS_LOSS = 0.008;
 
-  static final double PHOSPHORUS_LOSS_SD = 1.8;
+  static final double PHOSPHORUS_LOSS_SD = 1.2;
 
   static final double NITRIFIER_GROWTH_SD = 0.25;
 

@@ -165,8 +165,9 @@ class CalibrationTest {
         new TankBuilder()
             .water("tap", Optional.empty(), Optional.empty(), OptionalDouble.empty())
             .changeWater("tap")
+            .ration(0.001)
             .photometer("no3", Analyte.NITRATE, 0.3, 0.03);
-    // Nothing is fed: after many half changes the tank is its source, 20 mg/L.
+    // Next to nothing is fed: after many half changes the tank is its source, 20 mg/L.
     for (int day = 0; day < DAYS; day += 2) {
       unknown.change(day + 0.5, 50);
       if (day > 60 && day % 10 == 0) {
@@ -193,5 +194,45 @@ class CalibrationTest {
     }
     assertThat(Calibration.firstDay(builder.build(), START.plusDays(DAYS)))
         .isEqualTo(START.plusDays(DAYS - 400));
+  }
+
+  /**
+   * Thirteen weekly tests of 33 under a quarter changed a week and no food listed: the tank is fed
+   * all the same. By hand: (33 - 5) / 4 = 7 mg/L are taken out a week, so as much comes in.
+   */
+  @Test
+  void whatNobodyListedIsLearnedAndGoesOn() {
+    TankBuilder silent =
+        new TankBuilder()
+            .startedOn(START.minusDays(400))
+            .water("tap", 5, 0.1)
+            .changeWater("tap")
+            .photometer("no3", Analyte.NITRATE, 0.5, 0.05);
+    for (int day = 6; day < DAYS; day += 7) {
+      silent.test(day, Analyte.NITRATE, 33, "no3").change(day + 0.5, 25);
+    }
+    double[] perWeek =
+        sorted(calibrate(silent.build()), d -> d.multipliers().unlistedNitrogen * 4.4268 * 7);
+    assertThat(Quantiles.of(perWeek, 0.5)).isBetween(4.5, 9.0);
+  }
+
+  /** Seven phosphate tests of about 0.64 are believed, whatever the ration says should come in. */
+  @Test
+  void aSteadySeriesIsBelievedAgainstTheRation() {
+    TankBuilder steady =
+        new TankBuilder()
+            .startedOn(START.minusDays(400))
+            .water("tap", 5, 0.1)
+            .changeWater("tap")
+            .ration(0.5)
+            .photometer("po4", Analyte.PHOSPHATE, 0.03, 0.05);
+    double[] read = {0.59, 0.62, 0.65, 0.69, 0.61, 0.66, 0.64};
+    for (int i = 0; i < read.length; i++) {
+      steady.test(DAYS - 43 + 7 * i, Analyte.PHOSPHATE, read[i], "po4");
+    }
+    double[] now =
+        sorted(
+            calibrate(steady.build()), d -> d.state().phosphorusMg() / 100 * 94.971 / 30.974);
+    assertThat(Quantiles.of(now, 0.5)).isBetween(0.55, 0.75);
   }
 }

@@ -59,7 +59,7 @@ class AbsenceTest {
 
   @Test
   void theSmallestChangeBeforeIsFoundAndHoldsWhatItPromises() {
-    Absence absence = away(4, 18, 1);
+    Absence absence = away(4, 18, 1.3);
     assertThat(absence.without().probabilityWithinLines()).isLessThan(0.9);
     assertThat(absence.with()).isPresent();
     Absence.Outcome with = absence.with().orElseThrow();

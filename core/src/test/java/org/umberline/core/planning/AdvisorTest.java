@@ -183,7 +183,7 @@ class AdvisorTest {
 
   @Test
   void everyLeverSaysTheRoutineThatItLeaves() {
-    Advice advice = advice(tank(0, 0.5, List.of()).ration(0.4).build(), 30);
+    Advice advice = advice(tank(0, 0.9, List.of(7.0)).ration(0.4).build(), 30);
     assertThat(advice.helps()).isNotEmpty();
     double without = advice.recommended().orElseThrow().fraction();
     assertThat(advice.helps())
