@@ -31,6 +31,8 @@ final class Parameters {
 
   private static final int CLOSE_JUMPS = 6;
 
+  private static final double SMALLEST_BIAS_SD = 0.01;
+
   private record Prior(String name, double median, double sd, boolean jumps) {}
 
   private final Scenario scenario;
@@ -245,9 +247,11 @@ final class Parameters {
     return kitBias.get(scenario.tank().kitOf(test));
   }
 
-  /** A kit's bias has the prior width of its stated error. */
+  /** A kit's bias has the prior width of its stated error; of one not named none is invented. */
   private static double biasSd(Kit kit) {
-    return Math.max(0.01, kit.relativeError());
+    return kit.equals(Kit.unnamed(kit.analyte()))
+        ? SMALLEST_BIAS_SD
+        : Math.max(SMALLEST_BIAS_SD, kit.relativeError());
   }
 
   /** What each probe's kit shows for a true 1; one not used before the as-of day is drawn. */
