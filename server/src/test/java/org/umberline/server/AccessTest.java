@@ -142,6 +142,7 @@ class AccessTest {
           Map.entry("GET /api/tanks/{id}/then", "?asOf=2026-11-10"),
           Map.entry("GET /api/tanks/{id}/progress", ""),
           Map.entry("GET /api/tanks/{id}/what-ifs", ""),
+          Map.entry("GET /api/tanks/{id}/one-off", ""),
           Map.entry("DELETE /api/tanks/{id}/what-ifs/{whatIf}", ""),
           Map.entry("GET /api/tanks/{id}/make-up", ""));
 

@@ -102,8 +102,8 @@ class TanksApi {
   Views.OneOffView oneOff(
       @SignedIn.Keeper SignedIn keeper,
       @PathVariable UUID id,
-      @RequestParam String nutrient,
-      @RequestParam double to) {
+      @RequestParam(defaultValue = "nitrate") String nutrient,
+      @RequestParam(defaultValue = "0") double to) {
     Nutrient known =
         Term.find(Nutrient.class, nutrient)
             .orElseThrow(() -> Refused.field("nutrient", nutrient, "nitrate or phosphate"));
