@@ -54,14 +54,14 @@
     Array.from({ length: Math.floor(balance.maxChangeFraction * 100) }, (_, i) => (i + 1) / 100),
   );
 
-  const binding: Record<string, string> = {
-    source: 'the change water itself is at or above a line; a purer source or a blend would help',
-    maxChangeFraction: 'the largest single change allowed is too small',
-    'nitrate floor': 'changes that keep the ceiling would break the lower nitrate line',
-    'phosphate floor': 'changes that keep the ceiling would break the lower phosphate line',
-    'salinity step': 'the salinity of the change water is too far from the tank’s',
-    'alkalinity step': 'the alkalinity of the change water is too far from the tank’s',
-    'nitrate step': 'nitrate would fall too far at once',
+  const binding: Partial<Record<NonNullable<Outlook['bindingLimit']>, string>> = {
+    SOURCE: 'the change water itself is at or above a line; a purer source or a blend would help',
+    MAX_CHANGE_FRACTION: 'the largest single change allowed is too small',
+    NITRATE_FLOOR: 'changes that keep the ceiling would break the lower nitrate line',
+    PHOSPHATE_FLOOR: 'changes that keep the ceiling would break the lower phosphate line',
+    SALINITY_STEP: 'the salinity of the change water is too far from the tank’s',
+    ALKALINITY_STEP: 'the alkalinity of the change water is too far from the tank’s',
+    NITRATE_STEP: 'nitrate would fall too far at once',
   };
 
   /** The line that is crossed first without any change. */
@@ -216,7 +216,7 @@
 
 <section aria-label="What to do" class="font-serif" data-testid="sentence">
   {#if routine}
-    {#if balance.verdict === 'test-first' && balance.testFirst}
+    {#if balance.today.verdict === 'TEST_FIRST' && balance.testFirst}
       <!-- also while something is tried: rebuilt handles would lose the focus -->
       <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">
         Test <strong class="font-semibold">{balance.testFirst.analyte}</strong> first.
@@ -263,7 +263,7 @@
       {#if acute && !trying}
         <strong class="text-error font-semibold">{acute}</strong>
       {/if}
-      {#if balance.verdict === 'test-first' && balance.testFirst && !trying}
+      {#if balance.today.verdict === 'TEST_FIRST' && balance.testFirst && !trying}
         {first}
       {/if}
       {#if outlook.holds}
@@ -295,7 +295,7 @@
     <p
       class="mt-0.5 flex min-h-11 flex-wrap items-center gap-x-4 font-sans text-sm sm:min-h-6 sm:leading-6"
     >
-      {#if trying || differs || (balance.standing === undefined && balance.verdict !== 'stuck')}
+      {#if trying || differs || (balance.standing === undefined && balance.today.verdict !== 'STUCK')}
         <button
           class="decoration-primary min-h-11 font-semibold underline decoration-2 underline-offset-4 sm:min-h-6"
           data-testid="adopt"
@@ -324,7 +324,7 @@
       {@render children?.()}
     </p>
   {:else}
-    {#if balance.verdict === 'test-first' && balance.testFirst}
+    {#if balance.today.verdict === 'TEST_FIRST' && balance.testFirst}
       <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">
         Test <strong class="font-semibold">{balance.testFirst.analyte}</strong> first.
       </h1>
@@ -350,7 +350,7 @@
       <p class="text-base-content/85 mt-1 text-base leading-7 sm:text-lg" data-testid="outcome">
         <strong class="text-error font-semibold">{acute}</strong>
       </p>
-    {:else if balance.verdict === 'stuck'}
+    {:else if balance.today.verdict === 'STUCK'}
       <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">
         No water change can keep it under your limits.
         {#if now !== undefined}<span data-testid="now"

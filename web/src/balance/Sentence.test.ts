@@ -58,7 +58,7 @@ describe('the sentence', () => {
 
   it('puts a recovery before the routine', () => {
     const { text } = sentence(
-      { verdict: 'change', today: { ...balance().today, verdict: 'CHANGE', fraction: 0.33 } },
+      { today: { ...balance().today, verdict: 'CHANGE', fraction: 0.33 } },
       outlook({
         recovery: [
           { on: '2026-11-25', fraction: 0.33, litres: 62.7, nitrateAfterMgL: 50 },
@@ -75,7 +75,7 @@ describe('the sentence', () => {
   it('is honest about a routine that does not hold, and says what binds', () => {
     const { text } = sentence(
       {},
-      outlook({ holds: false, probabilityWithinLines: 0.34, bindingLimit: 'maxChangeFraction' }),
+      outlook({ holds: false, probabilityWithinLines: 0.34, bindingLimit: 'MAX_CHANGE_FRACTION' }),
       true,
     );
     expect(text).toContain('That keeps it under your limits only 3 times in 10');
@@ -106,7 +106,6 @@ describe('the sentence', () => {
   it('says that no change can help, and why', () => {
     const { text } = sentence(
       {
-        verdict: 'stuck',
         today: {
           verdict: 'STUCK',
           fraction: 0.5,
@@ -123,7 +122,7 @@ describe('the sentence', () => {
           remarks: [],
         },
       },
-      outlook({ routine: undefined, changeDays: [], bindingLimit: 'source', holds: false }),
+      outlook({ routine: undefined, changeDays: [], bindingLimit: 'SOURCE', holds: false }),
     );
     expect(text).toContain('No water change can keep it under your limits.');
     expect(text).toContain('Changing 50 % now still helps.');
@@ -133,7 +132,7 @@ describe('the sentence', () => {
   it('says what would unbind it', () => {
     const { text } = sentence(
       {
-        verdict: 'stuck',
+        today: { ...balance().today, verdict: 'STUCK' },
         otherWays: {
           ...balance().otherWays,
           blends: [{ water: 'Filtered water', share: 0.5, fraction: 0.2, everyDays: 7 }],
@@ -149,7 +148,7 @@ describe('the sentence', () => {
           ],
         },
       },
-      outlook({ routine: undefined, changeDays: [], bindingLimit: 'source', holds: false }),
+      outlook({ routine: undefined, changeDays: [], bindingLimit: 'SOURCE', holds: false }),
     );
     expect(text).toContain('with 50 % Filtered water in the change water, 20 % every 7 days');
     expect(text).toContain('feed a fifth less (15 % every 7 days is enough then)');
@@ -157,7 +156,6 @@ describe('the sentence', () => {
 
   it('asks for a test first, says what it would settle, and what to do without it', () => {
     const { text } = sentence({
-      verdict: 'test-first',
       testFirst: { analyte: 'ammonia', chance: 0.2, settles: 0.3 },
       today: {
         verdict: 'TEST_FIRST',
@@ -177,7 +175,10 @@ describe('the sentence', () => {
 
   it('asks for a test where the lines hold without any change', () => {
     const { text } = sentence(
-      { verdict: 'test-first', testFirst: { analyte: 'ammonia', chance: 0.2, settles: 0.3 } },
+      {
+        today: { ...balance().today, verdict: 'TEST_FIRST' },
+        testFirst: { analyte: 'ammonia', chance: 0.2, settles: 0.3 },
+      },
       outlook({ routine: undefined, changeDays: [] }),
     );
     expect(text).toContain('without any change, 9 times in 10; what is open is ammonia');
@@ -186,7 +187,6 @@ describe('the sentence', () => {
 
   it('puts an acute tank before all else', () => {
     const { text } = sentence({
-      verdict: 'act-now',
       today: {
         verdict: 'ACT_NOW',
         fraction: 0.5,

@@ -193,7 +193,7 @@
   function sayRoutine(one: Schemas['MakeUpEffect']): string {
     if (one.routine)
       return `change ${percent(one.routine.fraction)} every ${interval(one.routine.everyDays)}, next ${nearDay(one.routine.nextOn, today)}`;
-    return one.verdict === 'stuck'
+    return one.verdict === 'STUCK'
       ? 'no water change can keep it under your limits'
       : 'no change is needed';
   }

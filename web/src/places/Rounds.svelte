@@ -40,7 +40,7 @@
 
   function heading(all: RoundsLine[]): string {
     if (all.length === 0) return 'No tank yet.';
-    const wanting = all.filter((line) => line.verdict !== 'skip').length;
+    const wanting = all.filter((line) => line.verdict !== 'SKIP').length;
     if (all.length === 1) return wanting ? 'One tank wants a hand.' : 'The tank can wait.';
     if (wanting === 0) return 'All tanks can wait.';
     return `${wanting} of ${all.length} tanks ${wanting === 1 ? 'wants' : 'want'} a hand.`;
@@ -48,17 +48,17 @@
 
   function task(line: RoundsLine): string {
     const today = line.tank.today;
-    if (line.verdict === 'act-now')
+    if (line.verdict === 'ACT_NOW')
       return line.fraction === undefined
         ? 'Act now'
         : `Act now: change ${percent(line.fraction)} (${volume(line.litres ?? 0)})`;
-    if (line.verdict === 'stuck')
+    if (line.verdict === 'STUCK')
       return line.fraction === undefined
         ? 'No water change can keep it under your limits'
         : `Change ${percent(line.fraction)} (${volume(line.litres ?? 0)}) today; no routine can keep it under`;
-    if (line.verdict === 'test-first' && line.testFirst)
+    if (line.verdict === 'TEST_FIRST' && line.testFirst)
       return `Test ${line.testFirst.analyte} first`;
-    if (line.verdict === 'change')
+    if (line.verdict === 'CHANGE')
       return `Change ${percent(line.fraction ?? 0)} (${volume(line.litres ?? 0)}) today`;
     if (line.fraction !== undefined && line.on)
       return `Skip until ${nearDay(line.on, today)}, then ${percent(line.fraction)} (${volume(line.litres ?? 0)})`;
@@ -66,9 +66,9 @@
   }
 
   function reason(line: RoundsLine): string {
-    if (line.verdict === 'skip' && line.crossesOn)
+    if (line.verdict === 'SKIP' && line.crossesOn)
       return `Left alone, a limit is passed about ${longDay(line.crossesOn, line.tank.today)}.`;
-    if (line.verdict === 'skip' && line.fraction === undefined)
+    if (line.verdict === 'SKIP' && line.fraction === undefined)
       return `${line.nitrate.line.ceilingMgL === undefined ? 'Phosphate' : 'Nitrate'} stays under ${
         line.nitrate.line.ceilingMgL === undefined
           ? drawn('phosphate', line.phosphate.line.ceilingMgL ?? 0)
@@ -250,7 +250,7 @@
             <a
               href="/tank/{line.tank.id}"
               class="inline-flex min-h-11 items-center font-serif text-xl sm:min-h-0 {line.verdict ===
-              'skip'
+              'SKIP'
                 ? 'text-neutral'
                 : 'decoration-primary underline decoration-2 underline-offset-4'}">{task(line)}</a
             >
@@ -263,14 +263,14 @@
             {#if line.due.length > 0}
               <p class="mt-0.5 text-sm" data-testid="due">Due: {due(line)}</p>
             {/if}
-            {#if line.verdict === 'test-first'}
+            {#if line.verdict === 'TEST_FIRST'}
               <p class="text-sm">
                 <a
                   class="inline-flex min-h-11 items-center font-semibold underline underline-offset-4 sm:min-h-7"
                   href="/tank/{line.tank.id}">Enter the reading</a
                 >
               </p>
-            {:else if line.fraction !== undefined && line.verdict !== 'stuck'}
+            {:else if line.fraction !== undefined && line.verdict !== 'STUCK'}
               <p class="flex gap-x-5 text-sm">
                 <a
                   class="inline-flex min-h-11 items-center font-semibold underline underline-offset-4 sm:min-h-7"

@@ -23,14 +23,17 @@
     LEAST_WATER: 'least water',
     LEAST_OFTEN: 'least often',
   };
-  const limits: Record<string, string> = {
-    maxChangeFraction: 'your largest change is not enough',
-    source: 'the change water is at or over a limit',
-    'nitrate floor': 'nitrate would fall below its lower limit',
-    'phosphate floor': 'phosphate would fall below its lower limit',
-    'salinity step': 'its salinity is too far from the tank’s',
-    'alkalinity step': 'its alkalinity is too far from the tank’s',
-    'nitrate step': 'nitrate would fall too far at once',
+  const limits: Record<Schemas['Option']['bindingLimit'], string> = {
+    NITRATE_CEILING: 'nitrate limit',
+    PHOSPHATE_CEILING: 'phosphate limit',
+    NONE: '',
+    MAX_CHANGE_FRACTION: 'your largest change is not enough',
+    SOURCE: 'the change water is at or over a limit',
+    NITRATE_FLOOR: 'nitrate would fall below its lower limit',
+    PHOSPHATE_FLOOR: 'phosphate would fall below its lower limit',
+    SALINITY_STEP: 'its salinity is too far from the tank’s',
+    ALKALINITY_STEP: 'its alkalinity is too far from the tank’s',
+    NITRATE_STEP: 'nitrate would fall too far at once',
   };
   let salted = $derived(ways.ways.some((way) => way.saltGramsPer28Days > 0));
 </script>
@@ -91,7 +94,7 @@
         <td class="tabular-nums"
           >{option.minutesPer28Days === undefined ? '' : minutesText(option.minutesPer28Days)}</td
         >
-        <td>{limits[option.bindingLimit] ?? option.bindingLimit.replace('ceiling', 'limit')}</td>
+        <td>{limits[option.bindingLimit]}</td>
       </tr>
     {:else}
       <tr><td colspan="4">None is needed.</td></tr>

@@ -174,10 +174,10 @@ class OneJudgementTest {
             .advise();
     Double share =
         advice.today().fraction().isPresent() ? advice.today().fraction().getAsDouble() : null;
-    String verdict = advice.today().verdict().term();
+    String verdict = advice.today().verdict().name();
 
     JsonNode balance = keeper.get(path + "/balance").json();
-    assertThat(balance.path("verdict").asString()).as("Balance").isEqualTo(verdict);
+    assertThat(balance.at("/today/verdict").asString()).as("Balance").isEqualTo(verdict);
     assertThat(number(balance.at("/today/fraction"))).isEqualTo(share);
     assertThat(balance.at("/today/latestSafeDay").asString(""))
         .isEqualTo(advice.today().latestSafeDay().map(LocalDate::toString).orElse(""));
@@ -223,7 +223,9 @@ class OneJudgementTest {
     String visit = UUID.randomUUID().toString();
     keeper.post(path + "/visits", "{\"id\": \"" + visit + "\", \"seen\": \"\"}");
     JsonNode before = keeper.get(path + "/visits/" + visit).json().path("before");
-    assertThat(before.path("verdict").asString()).as("Visit").isEqualTo(verdict);
+    assertThat(before.path("verdict").asString())
+        .as("Visit")
+        .isEqualTo(advice.today().verdict().term());
 
     Optional<LocalDate> changeOn = share != null ? Optional.of(TODAY) : advice.today().skipUntil();
     JsonNode occurrences = keeper.get("/api/upkeep?days=28").json().at("/tanks/0/occurrences");

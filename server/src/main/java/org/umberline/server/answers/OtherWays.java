@@ -20,7 +20,7 @@ final class OtherWays {
                         option.everyDays(),
                         option.fraction().isPresent() ? option.fraction().getAsDouble() : null,
                         option.feasible(),
-                        option.bindingLimit().term(),
+                        option.bindingLimit(),
                         Figures.rounded(option.probabilityWithinLines()),
                         option.minutesPer28Days().isPresent()
                             ? Figures.rounded(option.minutesPer28Days().getAsDouble())

@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.planning.Advice;
 import org.umberline.core.tank.Lines;
 import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.Term;
@@ -52,7 +53,13 @@ class TanksApi {
   /** Every tank of the keeper, most urgent first. */
   @GetMapping("/rounds")
   List<Views.RoundsLineView> rounds(@SignedIn.Keeper SignedIn keeper) {
-    List<String> urgency = List.of("act-now", "stuck", "change", "test-first", "skip");
+    List<Advice.Verdict> urgency =
+        List.of(
+            Advice.Verdict.ACT_NOW,
+            Advice.Verdict.STUCK,
+            Advice.Verdict.CHANGE,
+            Advice.Verdict.TEST_FIRST,
+            Advice.Verdict.SKIP);
     return tanks.all(keeper.keeperId()).stream()
         .map(answers::rounds)
         .sorted(java.util.Comparator.comparingInt(line -> urgency.indexOf(line.verdict())))

@@ -7,6 +7,7 @@ import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.UUID;
 import org.umberline.core.planning.Advice;
+import org.umberline.core.planning.BindingLimit;
 import org.umberline.core.planning.Try;
 
 /** What the API sends. Every number is in the unit its name or its neighbour says. */
@@ -70,7 +71,7 @@ public final class Views {
       List<LocalDate> changeDays,
       double probabilityWithinLines,
       boolean holds,
-      @Schema(nullable = true) String bindingLimit,
+      @Schema(nullable = true) BindingLimit bindingLimit,
       LocalDate until,
       List<RecoveryStepView> recovery,
       MeasuresView measures,
@@ -109,7 +110,7 @@ public final class Views {
       double everyDays,
       @Schema(nullable = true) Double fraction,
       boolean feasible,
-      String bindingLimit,
+      BindingLimit bindingLimit,
       double probabilityWithinLines,
       @Schema(nullable = true) Double minutesPer28Days) {}
 
@@ -265,8 +266,7 @@ public final class Views {
       name = "Balance",
       description =
           "the first page of a tank: shown is the routine to follow, the keeper's own where it"
-              + " holds; leftAlone is the future without any change. verdict is change, skip,"
-              + " test-first or stuck")
+              + " holds; leftAlone is the future without any change")
   public record BalanceView(
       TankView tank,
       LinesView lines,
@@ -275,7 +275,6 @@ public final class Views {
       double confidence,
       @Schema(nullable = true) RoutineView standing,
       double standingProbability,
-      String verdict,
       TodayView today,
       List<PlanWorkView> work,
       @Schema(nullable = true) TestFirstView testFirst,
@@ -295,7 +294,7 @@ public final class Views {
       description = "on is the day of the change, or the day until which nothing is needed")
   public record RoundsLineView(
       TankView tank,
-      String verdict,
+      Advice.Verdict verdict,
       @Schema(nullable = true) Double fraction,
       @Schema(nullable = true) Double litres,
       @Schema(nullable = true) LocalDate on,
@@ -483,7 +482,7 @@ public final class Views {
       List<PaperEntryView> paper,
       NowView nitrateNow,
       NowView phosphateNow,
-      String verdict,
+      Advice.Verdict verdict,
       @Schema(nullable = true) RoutineView routine,
       CrossingView leftAloneNitrate,
       CrossingView leftAlonePhosphate,
