@@ -379,7 +379,13 @@
         {/if}
       </h1>
       <p class="text-base-content/85 mt-1 text-base leading-7 sm:text-lg" data-testid="outcome">
-        {#if keeps}
+        {#if keeps && !outlook.holds}
+          {balance.today.reasons.map((reason) => said(reason.words, today)).join(' ')}
+          {#if unbinds.length > 0}
+            <span data-testid="unbinds">What else helps: {unbinds.join('; ')}.</span>
+          {/if}
+          {floorNote}
+        {:else if keeps}
           {keeps} without any, on any day {timesInTen(outlook.probabilityWithinLines)}.
           {besides}
           {#if balance.otherWays.shareOfWaterOver90Days > 0.5}

@@ -129,6 +129,28 @@ describe('the sentence', () => {
     expect(text).toContain('The change water holds about 45 mg/L NO3 of nitrate');
   });
 
+  it('says until when all is well where changes alone won’t do later', () => {
+    const { text } = sentence(
+      {
+        today: {
+          verdict: 'SKIP',
+          noneNeededUntil: '2026-12-20',
+          reasons: [
+            {
+              kind: 'LARGEST_NOT_ENOUGH',
+              words: [{ text: 'Even your largest change is not enough.' }],
+            },
+          ],
+          remarks: [],
+        },
+      },
+      outlook({ routine: undefined, changeDays: [], holds: false, probabilityWithinLines: 0.3 }),
+    );
+    expect(text).toContain('No change is needed until 20 December.');
+    expect(text).toContain('Even your largest change is not enough.');
+    expect(text).not.toContain('without any, on any day');
+  });
+
   it('says what would unbind it', () => {
     const { text } = sentence(
       {

@@ -62,7 +62,7 @@
       return `Change ${percent(line.fraction ?? 0)} (${volume(line.litres ?? 0)}) today`;
     if (line.fraction !== undefined && line.on)
       return `Skip until ${nearDay(line.on, today)}, then ${percent(line.fraction)} (${volume(line.litres ?? 0)})`;
-    return 'Skip: nothing is needed';
+    return line.crossesOn ? 'Skip for now' : 'Skip: nothing is needed';
   }
 
   function reason(line: RoundsLine): string {

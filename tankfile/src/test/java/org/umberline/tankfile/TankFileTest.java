@@ -14,6 +14,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.Stance;
 import org.umberline.core.tank.TankModel;
 
 class TankFileTest {
@@ -63,6 +64,18 @@ class TankFileTest {
     assertThat(file.tank().pH()).isEqualTo(7.5);
     assertThat(file.defaultsUsed())
         .contains("/tank/surfaceAreaCm2", "/tank/temperatureC", "/lines", "/limits", "/topOff");
+  }
+
+  @Test
+  void whoKeepsAFixedRoutineSaysSoAndNobodyElseHasTo() throws Exception {
+    TankModel tank = TankFileReader.read(MINIMAL).tank();
+    assertThat(tank.stance()).isEqualTo(Stance.BY_NEED);
+    assertThat(TankFileWriter.write(tank)).doesNotContain("stance");
+    String fixed = TankFileWriter.write(tank.withStance(Stance.FIXED_ROUTINE));
+    assertThat(TankFileReader.read(fixed).tank().stance()).isEqualTo(Stance.FIXED_ROUTINE);
+    assertThat(problems(fixed.replace("fixed-routine", "whenever")))
+        .extracting(Problem::pointer)
+        .contains("/tank/stance");
   }
 
   @Test

@@ -483,8 +483,7 @@ public final class Calibration {
       jumps(own.nitrateJump, parameters.nitrateUnrest(outcome.z), random);
       jumps(own.phosphorusJump, parameters.phosphorusUnrest(outcome.z), random);
       result.add(
-          new Posterior.Draw(
-              outcome.start, end, own, parameters.kitFactors(outcome.z, random)));
+          new Posterior.Draw(outcome.start, end, own, parameters.kitFactors(outcome.z, random)));
     }
     List<Posterior.Reading> readings = new ArrayList<>();
     for (int t = 0; t < truth.length; t++) {
@@ -505,8 +504,7 @@ public final class Calibration {
   private LastReadings lastReadings(Analyte analyte) {
     double[] ageDays =
         tests.stream()
-            .mapToDouble(
-                test -> scenario.asOfDay() + 1 - scenario.timeOf(test.at().toInstant()))
+            .mapToDouble(test -> scenario.asOfDay() + 1 - scenario.timeOf(test.at().toInstant()))
             .toArray();
     return new LastReadings(tests, likelihoods, ageDays, analyte);
   }

@@ -231,8 +231,7 @@ class CalibrationTest {
       steady.test(DAYS - 43 + 7 * i, Analyte.PHOSPHATE, read[i], "po4");
     }
     double[] now =
-        sorted(
-            calibrate(steady.build()), d -> d.state().phosphorusMg() / 100 * 94.971 / 30.974);
+        sorted(calibrate(steady.build()), d -> d.state().phosphorusMg() / 100 * 94.971 / 30.974);
     assertThat(Quantiles.of(now, 0.5)).isBetween(0.55, 0.75);
   }
 }

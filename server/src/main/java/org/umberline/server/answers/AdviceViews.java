@@ -57,7 +57,11 @@ final class AdviceViews {
         today.latestSafeDay().orElse(null),
         today.skipUntil().orElse(null),
         today.why().stream()
-            .filter(reason -> reason.kind() == Advice.Kind.NONE_NEEDED)
+            .filter(
+                reason ->
+                    reason.kind() == Advice.Kind.NONE_NEEDED
+                        || advice.recommended().isEmpty()
+                            && reason.kind() == Advice.Kind.HOLDS_UNTIL)
             .flatMap(reason -> reason.day().stream())
             .findFirst()
             .orElse(null),
