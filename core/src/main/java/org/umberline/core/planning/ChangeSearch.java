@@ -31,6 +31,9 @@ final class ChangeSearch {
   /** Above this share the advice goes in steps of a twentieth, below in hundredths. Chosen. */
   private static final double COARSE_ABOVE = 0.10;
 
+  /** With this chance of holding, the largest change every week is worth making. Chosen. */
+  private static final double MAY_HOLD = 0.25;
+
   /** Under a floor more often by this much because of the changes: they are what breaks it. */
   private static final double BREAKS_FLOOR = 0.05;
 
@@ -302,7 +305,7 @@ final class ChangeSearch {
     for (Nutrient nutrient : Nutrient.values()) {
       for (int day = found.from; day < surely; day++) {
         double with = promise.under(changes, nutrient, day);
-        if (with > 1 - confidence
+        if (with > Basis.MORE_LIKELY_THAN_NOT
             && with > promise.under(PlannedChanges.NONE, nutrient, day) + BREAKS_FLOOR) {
           return none(found.everyDays, floor(nutrient));
         }
@@ -361,6 +364,23 @@ final class ChangeSearch {
         new Found(
             routine.everyDays(), true, BindingLimit.NONE, routine.fraction(), next, 1, largest, 1);
     return Optional.of(checked(later(smallerCatchUp(found)))).filter(Found::feasible);
+  }
+
+  /**
+   * Whether the largest change every week has a fair chance of bringing it under the ceilings,
+   * though it can't be promised.
+   */
+  boolean weeklyMayHold() {
+    if (shares.length == 0 || sourceTooRich || stripped.isPresent()) {
+      return false;
+    }
+    PlannedChanges weekly = changes(0, 0, TODAY, largestShare(), NEXT_LOOK_DAYS);
+    for (int day = promise.days() / 2; day < promise.days(); day++) {
+      if (promise.over(weekly, day) > 1 - MAY_HOLD) {
+        return false;
+      }
+    }
+    return true;
   }
 
   /** The largest share that may be changed at once, 0 when none. */

@@ -20,6 +20,9 @@ final class TodayJudge {
   /** Where no routine holds, a change is not asked for again within so many days. Chosen. */
   private static final int STUCK_CHANGES_DAYS = 14;
 
+  /** But every week where that may be enough after all. */
+  private static final int WEEKLY_DAYS = 7;
+
   /** What no routine can do is no trouble yet while the lines hold for so many days. Chosen. */
   private static final int STUCK_FAR_DAYS = 14;
 
@@ -215,9 +218,12 @@ final class TodayJudge {
     double share = b.search.largestShare();
     double now = b.levels.now(worst);
     double then = b.after(worst, share, 1);
-    boolean lately =
-        b.lastChange().filter(day -> day.isAfter(b.asOf.minusDays(STUCK_CHANGES_DAYS))).isPresent();
-    if (lately || floor || !b.isOver() || now <= 0 || (now - then) / now < WORTH_CHANGING) {
+    boolean weekly = b.search.weeklyMayHold();
+    boolean wanted = b.isOver() || weekly && b.search.freeDays() < WEEKLY_DAYS;
+    // a week after the change is its weekday again
+    int apart = weekly ? WEEKLY_DAYS - 1 : STUCK_CHANGES_DAYS;
+    boolean lately = b.lastChange().filter(day -> day.isAfter(b.asOf.minusDays(apart))).isPresent();
+    if (lately || floor || !wanted || now <= 0 || (now - then) / now < WORTH_CHANGING) {
       return 0;
     }
     why.add(Reason.of(Kind.CHANGE_HELPS).of(worst).value(then));
