@@ -96,6 +96,9 @@ class OneJudgementTest {
             test(8, "nitrate", 36),
             test(1, "nitrate", 38),
             change(0, 40)));
+    tanks.put(
+        "an old test hangs over it",
+        tank(NITRATE_40, 0.4, 5, "", test(40, "nitrate", 20), test(22, "nitrate", 30)));
     tanks.put("never tested", tank(BOTH, 0.3, 5, ""));
     tanks.put(
         "one nutrient never tested",

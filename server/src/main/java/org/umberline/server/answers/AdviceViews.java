@@ -39,8 +39,8 @@ final class AdviceViews {
       routine = standing;
     }
     if (advice.today().fraction().isEmpty()) {
-      LocalDate until = advice.today().skipUntil().orElse(null);
-      return routine.map(r -> until == null ? r : r.startingOn(until));
+      // without a day none is planned: a test comes first
+      return advice.today().skipUntil().flatMap(day -> routine.map(r -> r.startingOn(day)));
     }
     double share = advice.today().fraction().getAsDouble();
     return routine
