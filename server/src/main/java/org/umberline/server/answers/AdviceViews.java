@@ -34,10 +34,8 @@ final class AdviceViews {
    * that of a keeper who keeps his own whatever the water says.
    */
   static Optional<Routine> planned(Advice advice, TankModel tank, Optional<Routine> standing) {
-    Optional<Routine> routine = routine(advice);
-    if (routine.isEmpty() && tank.stance() == Stance.FIXED_ROUTINE) {
-      routine = standing;
-    }
+    boolean fixed = tank.stance() == Stance.FIXED_ROUTINE;
+    Optional<Routine> routine = routine(advice).or(() -> fixed ? standing : Optional.empty());
     if (advice.today().fraction().isEmpty()) {
       // without a day none is planned: a test comes first
       return advice.today().skipUntil().flatMap(day -> routine.map(r -> r.startingOn(day)));
