@@ -68,8 +68,11 @@
   let alone = $derived.by(() => {
     const nitrate = balance.leftAloneNitrate.likely;
     const phosphate = balance.leftAlonePhosphate.likely;
-    if (nitrate && (!phosphate || nitrate <= phosphate)) return { name: 'nitrate', on: nitrate };
-    return phosphate ? { name: 'phosphate', on: phosphate } : null;
+    if (nitrate && (!phosphate || nitrate <= phosphate))
+      return { name: 'nitrate', on: nitrate, early: balance.leftAloneNitrate.early ?? nitrate };
+    return phosphate
+      ? { name: 'phosphate', on: phosphate, early: balance.leftAlonePhosphate.early ?? phosphate }
+      : null;
   });
 
   let keeps = $derived.by(() => {
@@ -280,7 +283,8 @@
           {saidOf('IF_WAITING')}
         {:else if alone}
           Left alone, {alone.name} crosses the line
-          <strong class="text-primary font-semibold">about {longDay(alone.on, today)}</strong>.
+          <strong class="text-primary font-semibold">about {longDay(alone.on, today)}</strong
+          >{alone.early < alone.on ? `, 1 time in 10 by ${nearDay(alone.early, today)}` : ''}.
         {/if}
         {besides}
         {#if differs && balance.standing}

@@ -66,6 +66,8 @@
   }
 
   function reason(line: RoundsLine): string {
+    const holds = line.why.find((one) => one.kind === 'HOLDS_UNTIL');
+    if (line.verdict === 'SKIP' && holds) return said(holds.words, line.tank.today);
     if (line.verdict === 'SKIP' && line.crossesOn)
       return `Left alone, a limit is passed about ${longDay(line.crossesOn, line.tank.today)}.`;
     if (line.verdict === 'SKIP' && line.fraction === undefined)

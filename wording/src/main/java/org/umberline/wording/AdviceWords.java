@@ -110,7 +110,8 @@ public final class AdviceWords {
           Phrase.of(capital(nutrient), " is over its limit now, at about ", level, ".");
       case IF_WAITING ->
           Phrase.of("If you wait until ", day, ": ", ofGoingOver(chance), " with ", nutrient, ".");
-      case HOLDS_UNTIL -> Phrase.of("Without a change it stays under your limits until ", day, ".");
+      case HOLDS_UNTIL ->
+          Phrase.of("Without a change it stays safely under your limits until ", day, ".");
       case NONE_NEEDED ->
           Phrase.of("Without any change it stays under your limits until at least ", day, ".");
       case NO_LINES ->

@@ -75,9 +75,7 @@ final class Renewals {
     while (!day.isAfter(last)) {
       LocalDate due = day;
       Optional<LocalDate> before =
-          habit.stream()
-              .filter(one -> !one.isAfter(due.plusDays(DAYS_PER_WEEK)))
-              .reduce((x, y) -> y);
+          habit.stream().filter(one -> !one.isAfter(due)).reduce((x, y) -> y);
       boolean done = before.filter(one -> one.isAfter(due.minusDays(again(wear)))).isPresent();
       if (!done) {
         work.add(
