@@ -57,7 +57,6 @@ export function balance(parts: Partial<Balance> = {}): Balance {
     maxChangeFraction: 0.5,
     confidence: 0.9,
     standing: { fraction: 0.2, litres: 38, everyDays: 14, nextOn: '2026-11-28' },
-    standingProbability: 0.5,
     today: {
       verdict: 'SKIP',
       reasons: [],

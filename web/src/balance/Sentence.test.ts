@@ -46,7 +46,7 @@ describe('the sentence', () => {
 
   it('says when the routine is followed already', () => {
     const own = { fraction: 0.24, litres: 45.6, everyDays: 7, nextOn: '2026-11-28' };
-    const { text } = sentence({ standing: own, standingProbability: 0.92 });
+    const { text } = sentence({ standing: own });
     expect(text).toContain('This is your routine.');
     expect(screen.queryByTestId('adopt')).toBeNull();
   });

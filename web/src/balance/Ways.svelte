@@ -3,6 +3,7 @@
   import { interval, minutesText, percent, timesInTen } from '../lib/words';
   import { figure, volume } from '../lib/units.svelte';
   import { said } from '../lib/said';
+  import { WAY_NAMES } from './ways';
 
   let {
     balance,
@@ -16,13 +17,7 @@
   } = $props();
 
   const MOST_HELPS = 3;
-  const NAMES: Record<Schemas['Way']['kind'], string> = {
-    LEAST_EFFORT: 'Least effort',
-    AS_NOW: 'As you do now',
-    LEAST_WATER: 'Least water',
-    LEAST_OFTEN: 'Least often',
-  };
-  const ORDER = Object.keys(NAMES) as Schemas['Way']['kind'][];
+  const ORDER = Object.keys(WAY_NAMES) as Schemas['Way']['kind'][];
   /** What comes to the same stands once, under all its names. */
   let ways = $derived.by(() => {
     const shown: { names: string; way: Schemas['Way'] }[] = [];
@@ -30,8 +25,8 @@
       const way = balance.otherWays.ways.find((one) => one.kind === kind);
       if (!way) continue;
       const same = shown.find((one) => one.way.holds === way.holds && does(one.way) === does(way));
-      if (same) same.names += `, ${NAMES[kind].toLowerCase()}`;
-      else shown.push({ names: NAMES[kind], way });
+      if (same) same.names += `, ${WAY_NAMES[kind].toLowerCase()}`;
+      else shown.push({ names: WAY_NAMES[kind], way });
     }
     return shown;
   });

@@ -3,6 +3,7 @@
   import { about, interval, minutesText, nearDay, percent, timesInTen } from '../lib/words';
   import { figure, volume } from '../lib/units.svelte';
   import { said } from '../lib/said';
+  import { WAY_NAMES } from '../balance/ways';
   import OneOff from './OneOff.svelte';
 
   let {
@@ -17,12 +18,6 @@
   } = $props();
   let ways = $derived(balance.otherWays);
 
-  const names: Record<Schemas['Way']['kind'], string> = {
-    AS_NOW: 'as you do now',
-    LEAST_EFFORT: 'least effort',
-    LEAST_WATER: 'least water',
-    LEAST_OFTEN: 'least often',
-  };
   const limits: Record<Schemas['Option']['bindingLimit'], string> = {
     NITRATE_CEILING: 'nitrate limit',
     PHOSPHATE_CEILING: 'phosphate limit',
@@ -58,7 +53,7 @@
         <th scope="row" class="font-normal"
           ><button
             class="min-h-11 underline underline-offset-4 sm:min-h-7"
-            onclick={() => onway(way)}>{names[way.kind]}</button
+            onclick={() => onway(way)}>{WAY_NAMES[way.kind]}</button
           ></th
         >
         <td

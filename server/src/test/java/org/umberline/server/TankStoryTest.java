@@ -52,7 +52,8 @@ class TankStoryTest {
     JsonNode stillwater =
         wren.get("/api/tanks/" + line.at("/tank/id").asString() + "/balance").json();
     assertThat(stillwater.at("/standing/fraction").asDouble()).isEqualTo(0.2);
-    assertThat(stillwater.path("standingProbability").asDouble()).isLessThan(0.9);
+    assertThat(stillwater.at("/otherWays/ways/0/probabilityWithinLines").asDouble())
+        .isLessThan(0.9);
     assertThat(stillwater.at("/shown/holds").asBoolean()).isTrue();
     // Alone the routine is too little: more water, the same oftener, or a larger change first.
     double everyDays = stillwater.at("/shown/routine/everyDays").asDouble();

@@ -174,11 +174,6 @@ public final class AdviceWords {
               level,
               ": change less, clean less, feed more, or dose.");
       case DUPLICATE_ENTRY -> Phrase.of("An entry of ", day, " stands in the log twice.");
-      case POOR_FIT ->
-          Phrase.of(
-              "The ",
-              nutrient,
-              " readings and what the tank is said to be don't agree; the band is wide.");
     };
   }
 
@@ -257,7 +252,6 @@ public final class AdviceWords {
     String of = named(work.of());
     return switch (work.kind()) {
       case RENEW -> Phrase.of("Renew " + of);
-      case CLEAN -> Phrase.of("Clean " + of);
       case HARVEST ->
           Phrase.of("Cut about ", Phrase.amount(tens(work.grams()), "g"), " of " + of + " a week");
     };

@@ -251,7 +251,6 @@ public record Advice(
   /** Work besides changes and tests. */
   public enum WorkKind implements Term {
     RENEW("renew"),
-    CLEAN("clean"),
     HARVEST("harvest");
 
     private final String term;
@@ -271,7 +270,7 @@ public record Advice(
    *
    * @param on the day, or for harvests the first of the days over which {@code grams} a week go on
    * @param of id of the gear or plant
-   * @param grams of medium, or of wet mass a week; 0 for a cleaning
+   * @param grams of medium, or of wet mass a week
    * @param added whether the plan asks for it because it is due; otherwise it is habit
    */
   public record DueWork(LocalDate on, WorkKind kind, String of, double grams, boolean added) {}
@@ -359,9 +358,7 @@ public record Advice(
     /** Nutrient is below its floor now; value is the median level. */
     BELOW_FLOOR,
     /** Two entries of the log, of day, are the same to the letter. */
-    DUPLICATE_ENTRY,
-    /** The readings of nutrient lie outside what the balance makes of them. */
-    POOR_FIT
+    DUPLICATE_ENTRY
   }
 
   /** One reason; what it carries stands at its kind. */

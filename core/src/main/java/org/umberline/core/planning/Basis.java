@@ -90,7 +90,9 @@ final class Basis {
     sortByTests();
     int days = Math.max(0, Math.min(daysJudged, scenario.days() - firstAhead));
     promise = new Promise(posterior, judgedLines(), confidence, days);
-    single = largestChange();
+    single =
+        SingleChange.largest(
+            tank, levels.now(Nutrient.NITRATE), levels.ofChangeWater(Nutrient.NITRATE));
     boolean tooRich = judged.stream().anyMatch(levels::sourceTooRich);
     search = new ChangeSearch(tank, promise, firstAhead, single, tooRich, stripped());
     // what was done counts: the routine's next day lies after the last change
@@ -147,16 +149,6 @@ final class Basis {
 
   Line line(Nutrient nutrient) {
     return judged.contains(nutrient) ? nutrient.line(tank.lines()) : Line.NONE;
-  }
-
-  SingleChange largestChange() {
-    SingleChange largest =
-        SingleChange.largest(
-            tank, levels.now(Nutrient.NITRATE), levels.ofChangeWater(Nutrient.NITRATE));
-    double litres = effort.maxLitresPerChange().orElse(Double.POSITIVE_INFINITY);
-    return litres / tank.netVolumeL() < largest.largestFraction()
-        ? new SingleChange(litres / tank.netVolumeL(), BindingLimit.MAX_CHANGE_FRACTION)
-        : largest;
   }
 
   LocalDate date(int day) {

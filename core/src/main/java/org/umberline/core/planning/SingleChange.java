@@ -9,15 +9,20 @@ import org.umberline.core.tank.TankModel;
 /** The largest share one change may be, and what sets it. */
 public record SingleChange(double largestFraction, BindingLimit limit) {
   /**
-   * The largest change the tank's limits allow: the keeper's cap, and the steps of salinity,
-   * alkalinity and nitrate between the tank and the change water.
+   * The largest change the tank's limits allow: the keeper's caps on share and litres, and the
+   * steps of salinity, alkalinity and nitrate between the tank and the change water.
    *
    * @param nitrateMgL the tank's nitrate now, mg/L NO3
    * @param sourceNitrateMgL that of the change water, mg/L NO3
    */
   static SingleChange largest(TankModel tank, double nitrateMgL, double sourceNitrateMgL) {
     SingleChange result =
-        new SingleChange(tank.limits().maxChangeFraction(), BindingLimit.MAX_CHANGE_FRACTION);
+        new SingleChange(
+            Math.min(
+                tank.limits().maxChangeFraction(),
+                tank.effort().maxLitresPerChange().orElse(Double.POSITIVE_INFINITY)
+                    / tank.netVolumeL()),
+            BindingLimit.MAX_CHANGE_FRACTION);
     OptionalDouble salinity = tank.blended(tank.changeWater(), SourceWater::salinityPpt);
     if (salinity.isPresent()) {
       result =

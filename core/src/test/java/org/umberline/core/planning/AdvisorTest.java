@@ -21,6 +21,7 @@ import org.umberline.core.simulation.Scenario;
 import org.umberline.core.simulation.TankState;
 import org.umberline.core.tank.AdsorberPlacement;
 import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.Effort;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.Limits;
 import org.umberline.core.tank.Line;
@@ -207,6 +208,18 @@ class AdvisorTest {
         new Advisor(fedLess, ahead, AS_OF.atTime(18, 0).toInstant(ZoneOffset.UTC)).advise();
     assertThat(tried.recommended().orElseThrow().fraction())
         .isEqualTo(less.fraction().getAsDouble());
+  }
+
+  /** Ten litres a change of a hundred are a tenth, whatever lever is pulled. */
+  @Test
+  void whatIsCarriedAtOnceBindsTheLeversToo() {
+    Effort tenLitres = new Effort(12, 0.4, 10, OptionalDouble.of(10), OptionalDouble.empty(), 0, 0);
+    TankModel tank =
+        tank(0, 0.9, List.of(3.0)).ration(1.5).build().withDosing(List.of()).withEffort(tenLitres);
+    Advice advice = advice(tank, 30);
+    assertThat(advice.helps()).isNotEmpty();
+    assertThat(advice.helps())
+        .allSatisfy(help -> assertThat(help.fraction().orElse(0)).isLessThanOrEqualTo(0.1 + 1e-9));
   }
 
   @Test

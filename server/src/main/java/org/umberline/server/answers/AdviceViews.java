@@ -1,6 +1,5 @@
 package org.umberline.server.answers;
 
-import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.umberline.core.forecast.Nutrient;
@@ -125,10 +124,5 @@ final class AdviceViews {
         analyte,
         Figures.rounded(outlook.chanceLeftAlone(NEXT_OCCASION_DAYS)),
         Figures.rounded(settles));
-  }
-
-  /** The day up to which no change is needed; null where one is needed today. */
-  static LocalDate heldUntil(Advice advice) {
-    return advice.today().latestSafeDay().filter(day -> day.isAfter(advice.asOf())).orElse(null);
   }
 }

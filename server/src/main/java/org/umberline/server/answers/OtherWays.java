@@ -2,6 +2,7 @@ package org.umberline.server.answers;
 
 import org.umberline.core.planning.Advice;
 import org.umberline.core.planning.Background;
+import org.umberline.server.exchange.Requests;
 import org.umberline.server.exchange.Views;
 import org.umberline.tankfile.Figures;
 import org.umberline.wording.AdviceWords;
@@ -51,7 +52,7 @@ final class OtherWays {
                         help.everyDays(),
                         Figures.rounded(help.minutesPer28Days()),
                         help.tries().stream()
-                            .map(t -> new Views.TriedView(t.kind(), t.id(), t.amount()))
+                            .map(t -> new Requests.TriedLine(t.kind(), t.id(), t.amount()))
                             .toList()))
             .toList(),
         advice.blends().stream()

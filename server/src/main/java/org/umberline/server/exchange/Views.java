@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.UUID;
 import org.umberline.core.planning.Advice;
 import org.umberline.core.planning.BindingLimit;
-import org.umberline.core.planning.Try;
 
 /** What the API sends. Every number is in the unit its name or its neighbour says. */
 public final class Views {
@@ -152,10 +151,7 @@ public final class Views {
       @Schema(nullable = true) Double fraction,
       double everyDays,
       double minutesPer28Days,
-      List<TriedView> tries) {}
-
-  @Schema(name = "HelpTry", description = "as in Tried")
-  public record TriedView(Try.Kind kind, String id, double amount) {}
+      List<Requests.TriedLine> tries) {}
 
   @Schema(
       name = "PlanWork",
@@ -274,11 +270,9 @@ public final class Views {
       double maxChangeFraction,
       double confidence,
       @Schema(nullable = true) RoutineView standing,
-      double standingProbability,
       TodayView today,
       List<PlanWorkView> work,
       @Schema(nullable = true) TestFirstView testFirst,
-      @Schema(nullable = true) LocalDate holdsUntilWithoutChange,
       OtherWaysView otherWays,
       OutlookView shown,
       CrossingView leftAloneNitrate,
