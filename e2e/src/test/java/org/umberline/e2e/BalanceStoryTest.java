@@ -149,7 +149,7 @@ class BalanceStoryTest {
     page.closeSheet();
     page.see("open-other-ways").click();
     page.awaitText("options", "14 days");
-    page.awaitText("ways", "as you do now");
+    page.awaitText("ways", "As you do now");
     page.awaitText("helps", "Feed a");
   }
 
