@@ -114,7 +114,7 @@
       ],
       livestock: [{ name: asked.animals, count: asked.count, massG: asked.massG }],
       plants: asked.plants
-        ? [{ id: 'plants', name: 'Plants', kind: asked.plants, wetMassG: asked.plantG, from: day }]
+        ? [{ id: 'plants', name: 'Plants', kind: asked.plants, wetMassG: asked.plantG }]
         : [],
       exports: [{ id: 'filter', kind: 'mechanical', captureFractionPerDay: 0.3 }],
       log: [

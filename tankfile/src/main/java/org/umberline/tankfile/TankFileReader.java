@@ -61,6 +61,11 @@ public final class TankFileReader {
 
   private static final double DEFAULT_CORPSE_HOURS = 24;
 
+  /**
+   * A tank whose start is not told has run for so long before its file mentions anything. Chosen.
+   */
+  private static final int RUNNING_DAYS = 365;
+
   private final List<String> defaultsUsed = new ArrayList<>();
   private final Map<String, Kit> kits = new HashMap<>();
   private LocalDate start;
@@ -104,7 +109,7 @@ public final class TankFileReader {
             : Optional.empty();
     Optional<LocalDate> startedOn = tank.maybeDate("startedOn");
     ZoneId zone = ZoneId.of(tank.text("timeZone", "UTC"));
-    start = startedOn.orElseGet(() -> earliestMention(json, zone));
+    start = startedOn.orElseGet(() -> longBefore(earliestMention(json, zone)));
     if (!tank.has("surfaceAreaCm2")) {
       tank.noted("surfaceAreaCm2", null);
     }
@@ -164,6 +169,12 @@ public final class TankFileReader {
   }
 
   /** Where no start is given, spans without a beginning begin with the first thing mentioned. */
+  /** A tank whose start isn't told has run: what has no date was there before the first test. */
+  private static LocalDate longBefore(LocalDate mentioned) {
+    LocalDate before = mentioned.minusDays(RUNNING_DAYS);
+    return before.isBefore(LocalDate.EPOCH) ? LocalDate.EPOCH : before;
+  }
+
   private static LocalDate earliestMention(JsonNode json, ZoneId zone) {
     List<LocalDate> days = new ArrayList<>();
     for (String list : List.of("feeding", "livestock", "plants", "exports", "dosing")) {

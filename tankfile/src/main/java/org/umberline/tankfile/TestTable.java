@@ -274,7 +274,8 @@ public final class TestTable {
       return;
     }
     TestUnit unit = named.orElse(kit.map(Kit::unit).orElse(analyte.standardUnit()));
-    double value = Double.parseDouble(digits);
+    double read = Double.parseDouble(digits);
+    double value = named.isPresent() ? read : Meant.standard(analyte, read, tank.water());
     double most = analyte.greatest() / unit.standardPerUnit();
     double least = analyte.least();
     if (!(value >= least && value <= most)) {

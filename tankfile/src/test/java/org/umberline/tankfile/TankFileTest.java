@@ -66,6 +66,23 @@ class TankFileTest {
         .contains("/tank/surfaceAreaCm2", "/tank/temperatureC", "/lines", "/limits", "/topOff");
   }
 
+  /** Tests noted later than they were made must find the food there. */
+  @Test
+  void aTankWhoseStartIsNotToldRanBeforeItsFirstTest() throws Exception {
+    String told =
+        MINIMAL.replaceFirst(
+            "\\}\\s*$",
+            ", "
+                + """
+        "foods": [{"id": "flake", "name": "Flake", "form": "dry"}],
+        "feeding": [{"food": "flake", "gramsPerFeed": 1, "feedsPerWeek": 7}],
+        "log": [{"at": "2026-05-01T12:00:00Z", "type": "test", "analyte": "nitrate",
+          "value": 10, "unit": "mg/L NO3"}]}
+        """);
+    assertThat(TankFileReader.read(told).tank().feeding().get(0).span().from())
+        .isEqualTo("2025-05-01");
+  }
+
   @Test
   void whoKeepsAFixedRoutineSaysSoAndNobodyElseHasTo() throws Exception {
     TankModel tank = TankFileReader.read(MINIMAL).tank();

@@ -18,6 +18,9 @@ public final class Nitrification {
   /** What the oxidisers of each step of a new tank can oxidise, mg N a day and litre. Chosen. */
   public static final double SEED_MG_PER_L_DAY = 0.0005;
 
+  /** A mature filter is at rest with this load at least, mg N a day and litre. Chosen. */
+  public static final double MATURE_MG_PER_L_DAY = 0.15;
+
   /** A filter is mature this many days after its tank was started. Common practice, no source. */
   public static final int MATURE_AFTER_DAYS = 90;
 

@@ -26,12 +26,11 @@ import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.TankModel;
 
 /**
- * Learns a tank's unknowns from its tests. What the tests would show is taken to be log-linear in
- * the unknowns around the most likely point ({@link Linearisation}); the posterior of that stand-in
- * is cheap to find and to draw from; the draws are then run through the tank itself and weighted by
- * how much the two differ. Where the weights are too uneven the draws are moved by preconditioned
- * Crank-Nicolson steps (Cotter, Roberts, Stuart, White, Statistical Science 28, 2013) on the tank
- * itself.
+ * Learns a tank's unknowns from its tests. What the tests would show is said by a stand-in around
+ * the most likely point ({@link StandIn}); the posterior of that stand-in is cheap to find and to
+ * draw from; the draws are then run through the tank itself and weighted by how much the two
+ * differ, and teach the stand-in what it missed. Where the weights stay too uneven the draws are
+ * moved on the tank itself.
  */
 public final class Calibration {
   /** Draws a posterior holds unless asked otherwise. */
@@ -61,6 +60,12 @@ public final class Calibration {
   /** Batches of draws that are run in search of enough effective ones. */
   private static final int MOST_BATCHES = 2;
 
+  /** Runs the stand-in first learns from: several times its coordinates. Chosen. */
+  private static final int PILOTS = 200;
+
+  /** More spare the way to the first, and are less apart from one another. Chosen. */
+  private static final int DRAWS_OF_A_WALK = 4;
+
   private static final int MOVES = 3;
 
   /** Below this share they are moved more often: few of them can be trusted. */
@@ -71,7 +76,9 @@ public final class Calibration {
 
   private static final int TEMPERINGS = 12;
   private static final int MANY_MOVES = 6;
-  private static final double MOVE_SIZE = 0.6;
+
+  /** Steps of the trajectory that proposes a move: a long one would be refused. Chosen. */
+  private static final int MOVE_STEPS = 2;
 
   /** Share of the work that finding the most likely point is, and that drawing from there is. */
   private static final double FINDING = 0.3;
@@ -84,7 +91,6 @@ public final class Calibration {
   private final TankSimulator simulator;
   private final List<LogEntry.Test> tests;
   private final TestLikelihood[] likelihoods;
-  private final int[] bias;
   private final double[] perElement;
   private final Multipliers multipliers;
   private final TankState state;
@@ -139,7 +145,6 @@ public final class Calibration {
     simulator = TankSimulator.quick(scenario);
     tests = scenario.probesKnown();
     likelihoods = new TestLikelihood[tests.size()];
-    bias = new int[tests.size()];
     perElement = new double[tests.size()];
     Map<List<Object>, TestLikelihood> alike = new HashMap<>();
     for (int i = 0; i < likelihoods.length; i++) {
@@ -148,7 +153,6 @@ public final class Calibration {
           alike.computeIfAbsent(
               List.of(test.analyte(), test.standardValue(), test.kit(), test.qualifier()),
               any -> TestLikelihood.of(test, scenario.tank().kitOf(test)));
-      bias[i] = parameters.biasOf(test);
       perElement[i] = perElement(test.analyte());
     }
     multipliers = parameters.fresh();
@@ -165,7 +169,6 @@ public final class Calibration {
     simulator = TankSimulator.quick(scenario);
     tests = other.tests;
     likelihoods = other.likelihoods;
-    bias = other.bias;
     perElement = other.perElement;
     multipliers = parameters.fresh();
     state = new TankState(scenario);
@@ -206,22 +209,42 @@ public final class Calibration {
       }
       return posterior(outcomes, draws, random);
     }
-    Linearisation linear = linearise();
+    StandIn standIn = linearise();
+    List<double[]> runAt = new ArrayList<>();
+    List<double[]> runTruths = new ArrayList<>();
+    double[][] pilots = drawn(standIn, PILOTS, random);
+    for (Outcome pilot :
+        sideBySide(PILOTS, FINDING, DRAWING / 3, (worker, i) -> worker.outcome(pilots[i]))) {
+      runAt.add(pilot.z);
+      runTruths.add(pilot.atTests);
+    }
+    standIn.learn(runAt, runTruths);
     List<Double> logWeights = new ArrayList<>();
     double[] weight;
     double effective;
+    int batches = 0;
     do {
-      double[][] zs = linear.draw(draws, random);
-      double done = FINDING + DRAWING * outcomes.size() / (MOST_BATCHES * (double) draws);
+      if (batches > 0) {
+        standIn.learn(runAt, runTruths);
+        outcomes.clear();
+        logWeights.clear();
+      }
+      double[][] zs = drawn(standIn, draws, random);
+      double done = FINDING + DRAWING * (batches + 1) / (MOST_BATCHES + 1.0);
       List<Outcome> batch =
-          sideBySide(draws, done, DRAWING / MOST_BATCHES, (worker, i) -> worker.outcome(zs[i]));
+          sideBySide(
+              draws, done, DRAWING / (MOST_BATCHES + 1), (worker, i) -> worker.outcome(zs[i]));
+      Walk walk = new Walk(standIn);
       for (Outcome outcome : batch) {
-        logWeights.add(logLikelihood(outcome.z, outcome.atTests) - linear.logLikelihood(outcome.z));
+        logWeights.add(logWeight(outcome, walk));
+        runAt.add(outcome.z);
+        runTruths.add(outcome.atTests);
       }
       outcomes.addAll(batch);
       weight = Resampling.normalised(logWeights.stream().mapToDouble(w -> w).toArray());
       effective = Resampling.effective(weight);
-    } while (effective < FEWEST_EFFECTIVE * draws && outcomes.size() < MOST_BATCHES * draws);
+      batches++;
+    } while (effective < FEWEST_EFFECTIVE * draws && batches < MOST_BATCHES);
     int[] chosen = Resampling.resample(tempered(logWeights, draws), draws, random);
     List<Outcome> kept = new ArrayList<>(draws);
     int moves =
@@ -242,7 +265,7 @@ public final class Calibration {
               1 - before,
               (worker, i) ->
                   worker.moved(
-                      outcomes.get(chosen[i]), moves, linear, new SplittableRandom(seed + i))));
+                      outcomes.get(chosen[i]), moves, standIn, new SplittableRandom(seed + i))));
     }
     return posterior(kept, effective, random);
   }
@@ -342,15 +365,15 @@ public final class Calibration {
   private double logLikelihood(double[] z, double[] atTests) {
     double sum = 0;
     for (int i = 0; i < atTests.length; i++) {
-      sum += likelihoods[i].logLikelihood(atTests[i] * parameters.value(z, bias[i]));
+      sum += likelihoods[i].logLikelihood(atTests[i] * parameters.read(z, i));
     }
     return sum;
   }
 
   /** Finds the most likely point and what the tests would show around it. */
-  private Linearisation linearise() {
+  private StandIn linearise() {
     double[] at = new double[parameters.size()];
-    Linearisation linear = null;
+    StandIn standIn = null;
     boolean rough = true;
     for (int round = 0; round < LINEARISATIONS; round++) {
       progress.done(FINDING * round / LINEARISATIONS);
@@ -358,8 +381,8 @@ public final class Calibration {
       double[] base = truth.clone();
       double here = rough ? 0 : logLikelihood(at, truth) - 0.5 * Resampling.sumOfSquares(at);
       double[][] truths = moved(at, base);
-      linear = new Linearisation(parameters, likelihoods, bias, at, base, truths);
-      double[] next = linear.search(rough);
+      standIn = new StandIn(parameters, likelihoods, at, base, truths);
+      double[] next = standIn.search(rough);
       double furthest = 0;
       for (int j = 0; j < next.length; j++) {
         furthest = Math.max(furthest, Math.abs(next[j] - at[j]));
@@ -370,7 +393,7 @@ public final class Calibration {
         }
         next = noWorse(at, here, next);
         if (next == at) {
-          linear.stay();
+          standIn.stay();
           break;
         }
       }
@@ -379,21 +402,21 @@ public final class Calibration {
         at = next;
       }
     }
-    return linear;
+    return standIn;
   }
 
   /** Concentrations at the tests with one coordinate after the other moved a little. */
   private double[][] moved(double[] at, double[] base) {
-    double[][] truths = new double[parameters.firstBias()][];
+    double[][] truths = new double[parameters.firstRead()][];
     double[] moved = at.clone();
     for (int j = 0; j < truths.length; j++) {
       if (truths[j] != null) {
         continue;
       }
       int partner = parameters.partnerOf(j);
-      moved[j] = at[j] + Linearisation.DELTA;
+      moved[j] = at[j] + StandIn.DELTA;
       if (partner >= 0) {
-        moved[partner] = at[partner] + Linearisation.DELTA;
+        moved[partner] = at[partner] + StandIn.DELTA;
       }
       simulate(moved);
       moved[j] = at[j];
@@ -427,20 +450,21 @@ public final class Calibration {
     return at;
   }
 
-  /** The outcome after some Crank-Nicolson steps over the tank itself. */
-  private Outcome moved(Outcome from, int moves, Linearisation linear, RandomGenerator random) {
-    double shrink = Math.sqrt(1 - MOVE_SIZE * MOVE_SIZE);
-    double[] noise = new double[parameters.size()];
+  /**
+   * The outcome after some moves over the tank itself, each proposed by the stand-in (the surrogate
+   * transition of Liu, Monte Carlo Strategies in Scientific Computing, 2001, 9.4.3).
+   */
+  private Outcome moved(Outcome from, int moves, StandIn standIn, RandomGenerator random) {
+    Walk walk = new Walk(standIn);
     Outcome at = from;
-    double current = logRatio(at, linear);
+    double current = logWeight(at, walk);
     for (int m = 0; m < moves; m++) {
-      linear.proposal(random, noise);
-      double[] z = new double[noise.length];
-      for (int j = 0; j < z.length; j++) {
-        z[j] = linear.mode(j) + shrink * (at.z[j] - linear.mode(j)) + MOVE_SIZE * noise[j];
+      double[] z = walk.next(at.z, MOVE_STEPS, random);
+      if (z == at.z) {
+        continue;
       }
       Outcome proposed = outcome(z);
-      double next = logRatio(proposed, linear);
+      double next = logWeight(proposed, walk);
       if (Math.log(random.nextDouble()) < next - current) {
         at = proposed;
         current = next;
@@ -449,10 +473,28 @@ public final class Calibration {
     return at;
   }
 
-  private double logRatio(Outcome outcome, Linearisation linear) {
-    return logLikelihood(outcome.z, outcome.atTests)
-        - 0.5 * Resampling.sumOfSquares(outcome.z)
-        - linear.logProposal(outcome.z);
+  /** How much more the tank believes an outcome than its stand-in does. */
+  private double logWeight(Outcome outcome, Walk walk) {
+    return logLikelihood(outcome.z, outcome.atTests) - walk.logLikelihood(outcome.z);
+  }
+
+  private double[][] drawn(StandIn standIn, int draws, RandomGenerator random) {
+    long seed = random.nextLong();
+    double[][] drawn = new double[draws][];
+    int walks = (draws + DRAWS_OF_A_WALK - 1) / DRAWS_OF_A_WALK;
+    int parts = SideBySide.parts(walks);
+    SideBySide.run(
+        parts,
+        part -> {
+          Walk walk = new Walk(standIn);
+          for (int i = part; i < walks; i += parts) {
+            int from = i * DRAWS_OF_A_WALK;
+            double[][] own = new double[Math.min(DRAWS_OF_A_WALK, draws - from)][];
+            walk.draw(own, new SplittableRandom(seed + i));
+            System.arraycopy(own, 0, drawn, from, own.length);
+          }
+        });
+    return drawn;
   }
 
   private Posterior posterior(List<Outcome> kept, double effective, RandomGenerator random) {
@@ -462,24 +504,25 @@ public final class Calibration {
     double[][] nitrogen = new double[past][drawn];
     double[][] phosphorus = new double[past][drawn];
     double[][] atTests = new double[truth.length][draws];
-    LastReadings lastNitrate = lastReadings(Analyte.NITRATE);
-    LastReadings lastPhosphate = lastReadings(Analyte.PHOSPHATE);
     List<Posterior.Draw> result = new ArrayList<>(draws);
     for (int i = 0; i < draws; i++) {
       Outcome outcome = kept.get(i);
       for (int day = 0; day < past && i % FIT_EVERY == 0; day++) {
-        nitrogen[day][i / FIT_EVERY] = outcome.nitrate[day];
-        phosphorus[day][i / FIT_EVERY] = outcome.phosphorus[day];
+        nitrogen[day][i / FIT_EVERY] =
+            outcome.nitrate[day] * Math.exp(parameters.nitrateDeparture(outcome.z, day + 1));
+        phosphorus[day][i / FIT_EVERY] =
+            outcome.phosphorus[day] * Math.exp(parameters.phosphorusDeparture(outcome.z, day + 1));
       }
       for (int t = 0; t < truth.length; t++) {
-        atTests[t][i] = outcome.atTests[t];
+        atTests[t][i] = outcome.atTests[t] * departed(outcome.z, t);
       }
       Multipliers own = outcome.multipliers.copy();
       drift(own.nitrogenLoad, random);
       drift(own.phosphorusLoad, random);
       TankState end = outcome.end.copy();
-      double[] shown = shown(outcome);
-      end.jump(lastNitrate.offset(shown, random), lastPhosphate.offset(shown, random));
+      end.jump(
+          parameters.nitrateDeparture(outcome.z, past),
+          parameters.phosphorusDeparture(outcome.z, past));
       jumps(own.nitrateJump, parameters.nitrateUnrest(outcome.z), random);
       jumps(own.phosphorusJump, parameters.phosphorusUnrest(outcome.z), random);
       result.add(
@@ -501,21 +544,9 @@ public final class Calibration {
         effective);
   }
 
-  private LastReadings lastReadings(Analyte analyte) {
-    double[] ageDays =
-        tests.stream()
-            .mapToDouble(test -> scenario.asOfDay() + 1 - scenario.timeOf(test.at().toInstant()))
-            .toArray();
-    return new LastReadings(tests, likelihoods, ageDays, analyte);
-  }
-
-  /** What the kits would show of an outcome at each test. */
-  private double[] shown(Outcome outcome) {
-    double[] shown = new double[truth.length];
-    for (int t = 0; t < shown.length; t++) {
-      shown[t] = outcome.atTests[t] * parameters.value(outcome.z, bias[t]);
-    }
-    return shown;
+  /** What a kit without a bias shows at a test for a run's 1. */
+  private double departed(double[] z, int test) {
+    return parameters.read(z, test) / parameters.value(z, parameters.biasOf(tests.get(test)));
   }
 
   private List<Posterior.Unknown> unknowns(double[][] kept) {

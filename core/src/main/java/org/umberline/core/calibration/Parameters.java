@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.random.RandomGenerator;
+import java.util.stream.IntStream;
 import org.umberline.core.quantity.Nitrate;
 import org.umberline.core.quantity.Phosphate;
 import org.umberline.core.simulation.Multipliers;
@@ -26,14 +27,14 @@ final class Parameters {
 
   private static final int CLOSE_KNOTS = 4;
 
-  /** Jumps are looked for this far apart, days, and twice as far further back. */
-  private static final int JUMP_DAYS = 14;
+  /** Departures begin this far apart, days, and twice as far further back. */
+  private static final int DEPARTURE_DAYS = 14;
 
-  private static final int CLOSE_JUMPS = 6;
+  private static final int CLOSE_DEPARTURES = 6;
 
   private static final double SMALLEST_BIAS_SD = 0.01;
 
-  private record Prior(String name, double median, double sd, boolean jumps) {}
+  private record Prior(String name, double median, double sd) {}
 
   private final Scenario scenario;
   private final List<Prior> priors = new ArrayList<>();
@@ -52,13 +53,16 @@ final class Parameters {
   private final int[] waterNitrogen;
   private final int[] waterPhosphorus;
   private final Map<Kit, Integer> kitBias = new LinkedHashMap<>();
-  private final int firstBias;
+  private final int firstRead;
   private final int knots;
   private final int nitrogenDrift;
   private final int phosphorusDrift;
-  private final int[] jumpDay;
-  private final int nitrateJump;
-  private final int phosphorusJump;
+  private final int[] departureDay;
+  private final int nitrateDeparture;
+  private final int phosphorusDeparture;
+
+  /** How each test known depends on the coordinates from {@link #firstRead} on. */
+  private final double[][] reads;
 
   Parameters(Scenario scenario) {
     this.scenario = scenario;
@@ -131,16 +135,39 @@ final class Parameters {
     knots = count;
     nitrogenDrift = addDrift("nitrogen");
     phosphorusDrift = addDrift("phosphorus");
-    jumpDay = jumpDays(scenario.asOfDay());
-    nitrateJump = addJumps("nitrate");
-    phosphorusJump = addJumps("phosphate");
-    firstBias = priors.size();
+    firstRead = priors.size();
     for (LogEntry.Test test : scenario.probesKnown()) {
       Kit kit = tank.kitOf(test);
       if (!kitBias.containsKey(kit)) {
         kitBias.put(kit, add("bias of " + kit.id(), 1, biasSd(kit)));
       }
     }
+    departureDay = departureDays(scenario.asOfDay());
+    nitrateDeparture = addDepartures("nitrate");
+    phosphorusDeparture = addDepartures("phosphate");
+    reads = scenario.probesKnown().stream().map(this::reads).toArray(double[][]::new);
+  }
+
+  private double[] reads(LogEntry.Test test) {
+    double[] row = new double[priors.size() - firstRead];
+    int bias = biasOf(test);
+    row[bias - firstRead] = sd(bias);
+    double time = scenario.timeOf(test.at().toInstant());
+    int first =
+        switch (test.analyte()) {
+          case NITRATE -> nitrateDeparture;
+          case PHOSPHATE -> phosphorusDeparture;
+          default -> -1;
+        };
+    for (int k = 0; k < departureDay.length && first >= 0; k++) {
+      row[first + k - firstRead] = sd(first + k) * left(departureDay[k], time);
+    }
+    return row;
+  }
+
+  /** What is left at {@code time} of a departure that began on {@code day}. */
+  private static double left(int day, double time) {
+    return time < day ? 0 : Math.exp(-(time - day) / Priors.DEPARTURE_FADES_DAYS);
   }
 
   private static double nitrogenMgL(double nitrateMgL) {
@@ -160,11 +187,7 @@ final class Parameters {
   }
 
   private int add(String name, double median, double sd) {
-    return add(new Prior(name, median, sd, false));
-  }
-
-  private int add(Prior prior) {
-    priors.add(prior);
+    priors.add(new Prior(name, median, sd));
     return priors.size() - 1;
   }
 
@@ -173,24 +196,24 @@ final class Parameters {
     return k < CLOSE_KNOTS ? KNOT_DAYS : 2 * KNOT_DAYS;
   }
 
-  /** Days on which nitrate and phosphate may have jumped, going back from the as-of day. */
-  private static int[] jumpDays(int asOfDay) {
+  /** Days on which departures begin, going back from the as-of day. */
+  private static int[] departureDays(int asOfDay) {
     List<Integer> days = new ArrayList<>();
-    double back = JUMP_DAYS / 2.0;
+    double back = DEPARTURE_DAYS / 2.0;
     while (back < asOfDay) {
       days.add((int) (asOfDay - back));
-      back += back < CLOSE_JUMPS * JUMP_DAYS ? JUMP_DAYS : 2 * JUMP_DAYS;
+      back += back < CLOSE_DEPARTURES * DEPARTURE_DAYS ? DEPARTURE_DAYS : 2 * DEPARTURE_DAYS;
     }
     return days.stream().mapToInt(Integer::intValue).toArray();
   }
 
-  private int addJumps(String what) {
+  private int addDepartures(String what) {
     int first = priors.size();
     int later = scenario.asOfDay();
-    for (int day : jumpDay) {
+    for (int day : departureDay) {
       double weeks = Math.max(1, 2 * (later - day)) / 7.0;
-      double scale = Priors.JUMP_PER_ROOT_WEEK * Math.sqrt(weeks);
-      add(new Prior("jump of " + what + " on " + scenario.date(day), 1, scale, true));
+      double scale = Priors.DEPARTURE_PER_ROOT_WEEK * Math.sqrt(weeks);
+      add("departure of " + what + " on " + scenario.date(day), 1, scale);
       later = day - (later - day);
     }
     return first;
@@ -216,9 +239,6 @@ final class Parameters {
     if (index >= nitrogenDrift && index < nitrogenDrift + knots) {
       return phosphorusDrift + index - nitrogenDrift;
     }
-    if (index >= nitrateJump && index < nitrateJump + jumpDay.length) {
-      return phosphorusJump + index - nitrateJump;
-    }
     return -1;
   }
 
@@ -237,9 +257,51 @@ final class Parameters {
     return priors.size();
   }
 
-  /** Coordinates from here on are kit biases, which no run depends on. */
-  int firstBias() {
-    return firstBias;
+  /**
+   * Coordinates from here on act on what is read only, kits' biases and departures: no run depends
+   * on them.
+   */
+  int firstRead() {
+    return firstRead;
+  }
+
+  /**
+   * How the logarithm of what is read depends on the coordinates from {@link #firstRead} on.
+   *
+   * @param test index among the tests known
+   */
+  double[] reads(int test) {
+    return reads[test];
+  }
+
+  /** What test {@code test} shows for a run's 1. */
+  double read(double[] z, int test) {
+    double sum = 0;
+    for (int j = firstRead; j < z.length; j++) {
+      if (reads[test][j - firstRead] != 0) {
+        sum += reads[test][j - firstRead] * z[j];
+      }
+    }
+    return Math.exp(sum);
+  }
+
+  /** How far nitrate lay from its run at {@code time}, as the logarithm of a factor. */
+  double nitrateDeparture(double[] z, double time) {
+    return departure(z, nitrateDeparture, time);
+  }
+
+  /** The same of phosphate. */
+  double phosphorusDeparture(double[] z, double time) {
+    return departure(z, phosphorusDeparture, time);
+  }
+
+  private double departure(double[] z, int first, double time) {
+    double sum = 0;
+    for (int k = 0; k < departureDay.length; k++) {
+      int j = first + k;
+      sum += sd(j) * left(departureDay[k], time) * z[j];
+    }
+    return sum;
   }
 
   /** Index of the bias of the kit that read {@code test}. */
@@ -277,17 +339,7 @@ final class Parameters {
   /** What a coordinate of {@code z} stands for: also the prior's quantile there. */
   double valueAt(int index, double z) {
     Prior prior = priors.get(index);
-    return prior.median * Math.exp(prior.sd * shape(index, z));
-  }
-
-  /** Logarithm of what a coordinate stands for, less that of its median, in units of its scale. */
-  double shape(int index, double z) {
-    return priors.get(index).jumps ? Priors.jump(z) : z;
-  }
-
-  /** Slope of {@link #shape}. */
-  double shapeSlope(int index, double z) {
-    return priors.get(index).jumps ? Priors.jumpSlope(z) : 1;
+    return prior.median * Math.exp(prior.sd * z);
   }
 
   /** What coordinate {@code index} stands for, with its unit where it has one. */
@@ -301,24 +353,50 @@ final class Parameters {
   }
 
   /**
-   * How large the jumps of a tank's past were beside what is usual: 1 where they were as usual, or
-   * where too little is known of them.
+   * How large the departures of a tank's past were beside what is usual: 1 where they were as
+   * usual, or where too little is known of them.
    */
   double nitrateUnrest(double[] z) {
-    return unrest(z, nitrateJump);
+    return unrest(z, nitrateDeparture);
   }
 
   /** The same of phosphate. */
   double phosphorusUnrest(double[] z) {
-    return unrest(z, phosphorusJump);
+    return unrest(z, phosphorusDeparture);
   }
 
   private double unrest(double[] z, int first) {
     double squares = Priors.UNREST_WEIGHT;
-    for (int k = 0; k < jumpDay.length; k++) {
+    for (int k = 0; k < departureDay.length; k++) {
       squares += z[first + k] * z[first + k];
     }
-    return Math.sqrt(squares / (Priors.UNREST_WEIGHT + jumpDay.length));
+    return Math.sqrt(squares / (Priors.UNREST_WEIGHT + departureDay.length));
+  }
+
+  /**
+   * What brings nitrogen or phosphorus in: a concentration is the sum of what each brought. In a
+   * chain each link stands for the product of the coordinates up to it.
+   */
+  List<int[]> inputs() {
+    List<int[]> chains = new ArrayList<>();
+    chains.add(load(0, nitrogenDrift));
+    chains.add(load(1, phosphorusDrift));
+    for (int single :
+        new int[] {unlistedNitrogen, unlistedPhosphorus, initialNitrogen, initialPhosphorus}) {
+      chains.add(new int[] {single});
+    }
+    for (int[] waters : List.of(waterNitrogen, waterPhosphorus)) {
+      for (int water : waters) {
+        if (water >= 0) {
+          chains.add(new int[] {water});
+        }
+      }
+    }
+    return chains;
+  }
+
+  private int[] load(int now, int drift) {
+    return IntStream.concat(IntStream.of(now), IntStream.range(drift, drift + knots)).toArray();
   }
 
   /** Fills {@code target}, up to the as-of day, and {@code start} from the coordinates. */
@@ -338,12 +416,6 @@ final class Parameters {
       target.waterPhosphorusMgL[w] =
           multipliers.waterPhosphorusMgL[w]
               + (waterPhosphorus[w] < 0 ? 0 : value(z, waterPhosphorus[w]));
-    }
-    for (int k = 0; k < jumpDay.length; k++) {
-      int nitrate = nitrateJump + k;
-      int phosphorus = phosphorusJump + k;
-      target.nitrateJump[jumpDay[k]] = sd(nitrate) * shape(nitrate, z[nitrate]);
-      target.phosphorusJump[jumpDay[k]] = sd(phosphorus) * shape(phosphorus, z[phosphorus]);
     }
     spreadLoad(z, value(z, 0), nitrogenDrift, target.nitrogenLoad);
     spreadLoad(z, value(z, 1), phosphorusDrift, target.phosphorusLoad);

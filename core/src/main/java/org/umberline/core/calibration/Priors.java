@@ -24,7 +24,7 @@ final class Priors {
   static final double DENITRIFICATION_SD = 0.7;
 
   /** What turns to gas without gear for it differs much from tank to tank. */
-  static final double UNSEEN_DENITRIFICATION_SD = 0.6;
+  static final double UNSEEN_DENITRIFICATION_SD = 0.8;
 
   /** What comes in unlisted where food is listed, mg N/L and mg P/L a day. Chosen. */
   static final double UNLISTED_NITROGEN = 0.005;
@@ -72,13 +72,22 @@ final class Priors {
    * The load wanders: standard deviation of its logarithm per square root of a week. About 4 % from
    * memory; a little more, chosen on synthetic tanks.
    */
-  static final double DRIFT_PER_ROOT_WEEK = 0.05;
+  static final double DRIFT_PER_ROOT_WEEK = 0.06;
 
   /**
-   * Nitrate and phosphate jump by what nobody wrote down (a change, a death, a clogged filter):
+   * Ahead nitrate and phosphate jump by what nobody will write down (a change, a death, a filter):
    * scale of the logarithm per square root of a week. Chosen on synthetic tanks.
    */
-  static final double JUMP_PER_ROOT_WEEK = 0.07;
+  static final double JUMP_PER_ROOT_WEEK = 0.1;
+
+  /**
+   * A tank departs from its model by what nobody wrote down and by what no model holds: scale of
+   * the logarithm that begins per square root of a week. Chosen on synthetic tanks.
+   */
+  static final double DEPARTURE_PER_ROOT_WEEK = 0.07;
+
+  /** A departure fades with this time, days. Chosen. */
+  static final double DEPARTURE_FADES_DAYS = 30;
 
   /**
    * A jump is mostly next to nothing and now and then a third: the shape of its logarithm for a
@@ -88,13 +97,10 @@ final class Priors {
     return 0.4 * z + 0.25 * z * z * z;
   }
 
-  /** Usual jumps that count beside those a tank's own past shows. Chosen on synthetic tanks. */
+  /**
+   * Usual departures that count beside those a tank's own past shows. Chosen on synthetic tanks.
+   */
   static final double UNREST_WEIGHT = 3;
-
-  /** Slope of {@link #jump}. */
-  static double jumpSlope(double z) {
-    return 0.4 + 0.75 * z * z;
-  }
 
   private Priors() {}
 }

@@ -28,6 +28,9 @@ public final class TestLikelihood {
    */
   private static final double BLUNDER = 0.03;
 
+  /** From memory. */
+  private static final double CARD_BLUR = 0.15;
+
   private static final double SMALLEST = 1e-280;
 
   /** The table goes from 0.0001 to 2000 of the standard unit, in logarithms. */
@@ -139,9 +142,9 @@ public final class TestLikelihood {
     if (Double.isInfinite(edge)) {
       return 1;
     }
-    // A card's step 0 is blurred by a tenth of its next step.
-    double zeroBlur = 0.1 * (kit.steps().get(1) - kit.steps().get(0));
-    return Math.max(error(kit, edge), zeroBlur);
+    // No edge of a card is sharper than this share of its first step.
+    double leastBlur = CARD_BLUR * (kit.steps().get(1) - kit.steps().get(0));
+    return Math.max(error(kit, edge), leastBlur);
   }
 
   /** No reading is better than this, in the analyte's standard unit. From memory. */
@@ -242,6 +245,32 @@ public final class TestLikelihood {
     int below = (int) Math.max(0, Math.min(TABLE_SIZE - 2, place));
     double share = Math.max(0, Math.min(1, place - below));
     return table[below] + share * (table[below + 1] - table[below]);
+  }
+
+  /**
+   * The same, with its slope.
+   *
+   * @param slope the first element is filled
+   */
+  double quickLogLikelihood(double logShown, double[] slope) {
+    if (use == Use.EXACT) {
+      double reading = Math.exp(logShown) * perStandard;
+      double z = (reading - low) / lowBlur;
+      double likelihood =
+          (1 - BLUNDER) * Math.exp(-0.5 * z * z) / (lowBlur * Math.sqrt(2 * Math.PI));
+      double both = Math.max(SMALLEST, likelihood + BLUNDER * blunderDensity);
+      slope[0] = -z / lowBlur * reading * likelihood / both;
+      return Math.log(both);
+    }
+    double place = (logShown - TABLE_FROM) / TABLE_STEP;
+    if (place < 0 || place > TABLE_SIZE - 1) {
+      slope[0] = 0;
+      return table[place < 0 ? 0 : TABLE_SIZE - 1];
+    }
+    int below = (int) Math.min(TABLE_SIZE - 2, place);
+    double rise = table[below + 1] - table[below];
+    slope[0] = rise / TABLE_STEP;
+    return table[below] + (place - below) * rise;
   }
 
   private double[] tabulate() {

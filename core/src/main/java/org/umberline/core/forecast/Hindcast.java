@@ -44,6 +44,10 @@ public final class Hindcast {
    * @param level median of the concentration as the kit sees it, before it is read
    * @param inside80 whether the reading lies in the middle 80 % of what the kit would have shown; a
    *     reading that many draws share counts by chance as much as by right
+   * @param inside90 the same of the middle 90 %
+   * @param crps continuous ranked probability score of what the kit would have shown, mg/L of the
+   *     ion (Gneiting and Raftery, JASA 102, 2007)
+   * @param earlierTests of its kind that were known
    */
   public record Forecasted(
       Nutrient nutrient,
@@ -55,6 +59,9 @@ public final class Hindcast {
       double p50,
       double p90,
       boolean inside80,
+      boolean inside90,
+      double crps,
+      int earlierTests,
       double hold,
       double line,
       double slope) {
@@ -214,9 +221,29 @@ public final class Hindcast {
         Quantiles.of(shown, 0.5),
         Quantiles.of(shown, 0.9),
         place >= 0.1 && place <= 0.9,
+        place >= 0.05 && place <= 0.95,
+        rankedProbability(shown, reading),
+        earlier.size(),
         PlainRules.hold(earlier),
         PlainRules.line(earlier, at),
         PlainRules.slope(tank, nutrient, earlier, changes, at));
+  }
+
+  /**
+   * Continuous ranked probability score: mean distance of the draws from the reading, less half
+   * their mean distance from one another.
+   *
+   * @param sorted draws, in the unit of the reading and of the score
+   */
+  public static double rankedProbability(double[] sorted, double reading) {
+    double away = 0;
+    double apart = 0;
+    int draws = sorted.length;
+    for (int i = 0; i < draws; i++) {
+      away += Math.abs(sorted[i] - reading);
+      apart += (2.0 * i - draws + 1) * sorted[i];
+    }
+    return away / draws - apart / ((double) draws * draws);
   }
 
   private static List<LogEntry.Test> tests(TankModel tank, Nutrient nutrient) {

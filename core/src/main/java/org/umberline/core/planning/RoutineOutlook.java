@@ -64,11 +64,14 @@ public final class RoutineOutlook {
 
   /** The day ahead from which a routine is judged: it can't undo what is there before it begins. */
   private int from(Optional<Routine> routine) {
-    int start = routine.map(r -> b.ahead(r.nextOn())).orElse(0);
     if (!catchUp.isEmpty()) {
       return Math.max(1, catchUp.size() - 1);
     }
-    return b.search.freeDays() == 0 && start <= 0 ? 1 : 0;
+    boolean late =
+        routine
+            .map(r -> b.ahead(r.nextOn()) <= ChangeSearch.TODAY)
+            .orElse(b.search.freeDays() == 0);
+    return late ? 1 : 0;
   }
 
   /** The least share of the draws within every line on any one day. */

@@ -800,10 +800,10 @@ public final class Scenario {
     double load =
         (food[0].nitrogenDissolved() + food[0].nitrogenSolid()) * multipliers.nitrogenLoad[0]
             + animalNitrogen[0]
-            + soilNitrogen[0];
-    return Math.max(Nitrification.SEED_MG_PER_L_DAY * volumeL, load)
-        * growthPerDay
-        / Nitrification.DECAY_PER_DAY;
+            + soilNitrogen[0]
+            + multipliers.unlistedNitrogen * volumeL;
+    double least = isNew() ? Nitrification.SEED_MG_PER_L_DAY : Nitrification.MATURE_MG_PER_L_DAY;
+    return Math.max(least * volumeL, load) * growthPerDay / Nitrification.DECAY_PER_DAY;
   }
 
   /**

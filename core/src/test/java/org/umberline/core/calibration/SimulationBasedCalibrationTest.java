@@ -90,12 +90,13 @@ class SimulationBasedCalibrationTest {
     parameters.apply(z, truth, state);
     Trace trace = new Trace(scenario);
     new TankSimulator(scenario).run(state, 0, scenario.days(), truth, PlannedChanges.NONE, trace);
+    state.jump(parameters.nitrateDeparture(z, DAYS), parameters.phosphorusDeparture(z, DAYS));
     List<LogEntry> tests = new ArrayList<>();
     for (int i = 0; i < scenario.probes().size(); i++) {
       LogEntry.Test test = scenario.probes().get(i);
       boolean nitrate = test.analyte() == Analyte.NITRATE;
       double level = nitrate ? trace.probeNitrate[i] * 4.4268 : trace.probePhosphorus[i] * 3.0662;
-      double shown = level * parameters.value(z, parameters.biasOf(test));
+      double shown = level * parameters.read(z, i);
       Kit kit = empty.kitOf(test);
       double error = Math.hypot(kit.absoluteError(), kit.relativeError() * shown);
       double value = shown + error * random.nextGaussian();

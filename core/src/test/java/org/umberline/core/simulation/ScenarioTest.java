@@ -56,6 +56,29 @@ class ScenarioTest {
     assertThat(all).isEqualTo(260, within(1e-3));
   }
 
+  /** Both steps are fast beside a day in a mature filter, whether its food is listed or not. */
+  @Test
+  void aMatureFilterTakesADeathWithoutListedFood() {
+    TankModel unfed =
+        new TankBuilder()
+            .startedOn(START.minusYears(1))
+            .log(new LogEntry.Death(TankBuilder.at(1.25), 10, 2400, ""))
+            .build();
+    Scenario scenario = Scenario.of(unfed, START, START.plusDays(29), 0);
+    Trace trace = new Trace(scenario);
+    TankState state = new TankState(scenario);
+    scenario.start(state, scenario.multipliers(), 1, 0.1);
+    double most = 0;
+    for (int day = 0; day < 30; day++) {
+      new TankSimulator(scenario)
+          .run(state, day, day + 1, scenario.multipliers(), PlannedChanges.NONE, trace);
+      most = Math.max(most, state.ammoniaMg() + state.nitriteMg());
+    }
+    // of 260 mg N in 100 L, half of what is left a day
+    assertThat(most).isLessThan(0.25 * 260);
+    assertThat(state.ammoniaMg() + state.nitriteMg()).isLessThan(10);
+  }
+
   @Test
   void whatBeginsOrEndsAfterTheAsOfDayIsAsHiddenAsTheLog() {
     TankModel tank = new TankBuilder().ration(1).build();

@@ -84,6 +84,10 @@ public final class SyntheticTank {
   private static final double PO4_PER_P = 94.971 / 30.974;
 
   private final Way way;
+
+  /** Keeps a worse log, in a tank that does more of what nobody sees. */
+  private final boolean messy;
+
   private final Random random;
 
   /** The scatter of what is done by hand: the truth beside it stays the same whatever is done. */
@@ -124,12 +128,26 @@ public final class SyntheticTank {
 
   /** A tank kept in one way; the same seed makes the same tank. */
   public static TankModel of(Way way, long seed) {
-    return new SyntheticTank(way, seed).make();
+    return new SyntheticTank(way, seed, false).make();
+  }
+
+  /**
+   * The same of a worse keeper: food that is not listed or not at all as listed, a load that grows,
+   * uptake and loss to gas three times the usual, changes not noted, readings that are plainly
+   * wrong, cards that end too low, a log that begins late.
+   */
+  public static TankModel messy(Way way, long seed) {
+    return new SyntheticTank(way, seed, true).make();
   }
 
   /** A tank that is lived through day by day, to see what another's advice does to it. */
   public static SyntheticTank begun(Way way, long seed) {
-    SyntheticTank tank = new SyntheticTank(way, seed);
+    return begun(way, seed, false);
+  }
+
+  /** The same, of a worse keeper if asked. */
+  public static SyntheticTank begun(Way way, long seed, boolean messy) {
+    SyntheticTank tank = new SyntheticTank(way, seed, messy);
     tank.stateMakeUp();
     tank.begin();
     return tank;
@@ -183,8 +201,9 @@ public final class SyntheticTank {
     return new double[] {troughN, troughP};
   }
 
-  private SyntheticTank(Way way, long seed) {
+  private SyntheticTank(Way way, long seed, boolean messy) {
     this.way = way;
+    this.messy = messy;
     random = new Random(seed * 1_000_003 + way.ordinal() * 7919);
     hands = new Random(seed * 31 + way.ordinal());
   }
@@ -388,6 +407,10 @@ public final class SyntheticTank {
   private double corpse;
   private int awayFrom;
   private boolean away;
+  private double growsPerDay;
+  private double unlogged = 0.04;
+  private double slips;
+  private boolean foodListed = true;
 
   private void begin() {
     trueVolume = around(volume, 0.04);
@@ -431,6 +454,50 @@ public final class SyntheticTank {
     corpse = 0;
     awayFrom = 60 + random.nextInt(100);
     away = random.nextDouble() < 0.4;
+    if (messy) {
+      beMessy();
+    }
+  }
+
+  private void beMessy() {
+    double unlisted = random.nextDouble();
+    if (unlisted < 0.15) {
+      foodListed = false;
+    } else if (unlisted < 0.45) {
+      nitrogenPerDay *= between(1.3, 2);
+      phosphorusPerDay *= between(1.3, 2);
+    }
+    if (random.nextDouble() < 0.25) {
+      growsPerDay = between(0.003, 0.008);
+    }
+    if (random.nextDouble() < 0.3) {
+      unseen *= 3;
+      bed *= 3;
+    }
+    if (random.nextDouble() < 0.3) {
+      growth *= 1.5;
+      filmVigour *= 3;
+    }
+    unlogged = between(0.04, 0.3);
+    slips = between(0, 0.06);
+    if (random.nextDouble() < 0.5) {
+      nitrateKit = shortened(nitrateKit, 50);
+      phosphateKit = shortened(phosphateKit, 1);
+    }
+  }
+
+  /** A card that ends at {@code most}. */
+  private static Kit shortened(Kit kit, double most) {
+    return kit.steps().isEmpty()
+        ? kit
+        : kit(
+            kit.id(),
+            kit.analyte(),
+            kit.method(),
+            kit.steps().stream().filter(step -> step <= most).toList(),
+            kit.absoluteError(),
+            kit.relativeError(),
+            0);
   }
 
   /** Lives through the days and writes the log as the keeper would. */
@@ -442,7 +509,7 @@ public final class SyntheticTank {
 
   /** One day of what is true, and of what its keeper does and notes. */
   private void day(int day) {
-    load *= Math.exp(0.012 * random.nextGaussian());
+    load *= Math.exp(0.012 * random.nextGaussian() + growsPerDay);
     double meal = random.nextDouble() < 0.04 ? 0 : Math.max(0.2, 1 + 0.25 * random.nextGaussian());
     boolean fasting = away && day >= awayFrom && day < awayFrom + 6;
     if (away && day == awayFrom) {
@@ -552,7 +619,7 @@ public final class SyntheticTank {
         boolean missed = random.nextDouble() < 0.12 || fasting;
         if (!missed) {
           change(Math.min(0.9, around(changeShare, 0.06)));
-          if (random.nextDouble() > 0.04) {
+          if (random.nextDouble() > unlogged) {
             log.add(
                 new LogEntry.WaterChange(
                     at(day, changeTime), changeShare * volume, blend(), 0.3, ""));
@@ -622,11 +689,17 @@ public final class SyntheticTank {
   private void test(int day, double time, Kit kit, double biased) {
     double error = Math.hypot(kit.absoluteError(), kit.relativeError() * biased);
     double seen = Math.max(0, biased + error * random.nextGaussian());
+    if (slips > 0 && random.nextDouble() < slips) {
+      seen *= random.nextBoolean() ? between(0.2, 0.6) : between(1.6, 3);
+    }
+    double read = seen;
+    boolean beyond =
+        !kit.steps().isEmpty() && seen > 1.15 * kit.steps().get(kit.steps().size() - 1) && messy;
     double value =
         kit.steps().isEmpty()
-            ? Math.rint(seen / kit.resolution().getAsDouble()) * kit.resolution().getAsDouble()
+            ? Math.rint(read / kit.resolution().getAsDouble()) * kit.resolution().getAsDouble()
             : kit.steps().stream()
-                .min(Comparator.comparingDouble(s -> Math.abs(s - seen)))
+                .min(Comparator.comparingDouble(s -> Math.abs(s - read)))
                 .orElseThrow();
     log.add(
         new LogEntry.Test(
@@ -635,7 +708,7 @@ public final class SyntheticTank {
             value,
             TestUnit.of(kit.analyte()).get(0),
             Optional.of(kit.id()),
-            Qualifier.EQUAL,
+            beyond ? Qualifier.ABOVE : Qualifier.EQUAL,
             Double.toString(biased)));
   }
 
@@ -714,7 +787,7 @@ public final class SyntheticTank {
                 form.moisturePercent(),
                 OptionalDouble.empty(),
                 form == FoodForm.FROZEN)),
-        List.of(new Feeding("food", gramsPerDay, 7, 0.05, always)),
+        foodListed ? List.of(new Feeding("food", gramsPerDay, 7, 0.05, always)) : List.of(),
         List.of(new Livestock("Animals", 1, gramsPerDay * 60, Stage.ADULT, always)),
         plant == null
             ? List.of()

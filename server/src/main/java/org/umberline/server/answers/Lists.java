@@ -26,7 +26,6 @@ public final class Lists {
   /** L in a US liquid gallon, by definition (NIST Handbook 44, appendix C). */
   private static final double LITRES_PER_US_GALLON = 3.785411784;
 
-  private static final double GRAVITY_AT_C = 25;
   private static final int GRAVITY_UP_TO_PPT = 42;
 
   private Lists() {}
@@ -81,10 +80,7 @@ public final class Lists {
     double phosphorusPerPhosphate = 1 / Phosphate.of(new Phosphorus(1)).mgPerLitre();
     List<double[]> gravity = new ArrayList<>();
     for (int ppt = 0; ppt <= GRAVITY_UP_TO_PPT; ppt++) {
-      gravity.add(
-          new double[] {
-            ppt, SeaWater.density(ppt, GRAVITY_AT_C) / SeaWater.density(0, GRAVITY_AT_C)
-          });
+      gravity.add(new double[] {ppt, SeaWater.specificGravity(ppt)});
     }
     return new Views.UnitsView(
         chosen,

@@ -37,6 +37,7 @@ import org.umberline.core.tank.TestUnit;
 import org.umberline.core.upkeep.Task;
 import org.umberline.tankfile.Figures;
 import org.umberline.tankfile.LogWords;
+import org.umberline.tankfile.Meant;
 import org.umberline.tankfile.Years;
 
 /**
@@ -330,9 +331,10 @@ public final class Shorthand {
     } else {
       words.takeIf("=");
     }
-    double value = words.number(analyte.term());
+    double read = words.number(analyte.term());
     Optional<TestUnit> named = unit(analyte);
     Optional<Kit> kit = kit(analyte);
+    double value = named.isPresent() ? read : Meant.standard(analyte, read, tank.water());
     TestUnit unit = named.orElse(kit.map(Kit::unit).orElse(analyte.standardUnit()));
     double least = analyte.least();
     double most = analyte.greatest() / unit.standardPerUnit();

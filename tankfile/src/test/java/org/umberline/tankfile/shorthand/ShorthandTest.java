@@ -83,6 +83,12 @@ class ShorthandTest {
   }
 
   @Test
+  void degreesThatNoTankHasAreFahrenheit() {
+    assertThat(((LogEntry.Test) one("temp 77")).value()).isEqualTo(25);
+    assertThat(read("temp 77").understood().get(0)).contains("25 °C");
+  }
+
+  @Test
   void changesByShareAndByLitresAndOfABlend() {
     assertThat(((LogEntry.WaterChange) one("change 25%")).litres()).isEqualTo(47.5);
     LogEntry.WaterChange blend = (LogEntry.WaterChange) one("change 40 L ro 50 tap 50 siphon half");
