@@ -55,21 +55,30 @@ public final class Calibration {
   private static final int FIT_EVERY = 4;
 
   /** Below this share of effective draws the resampled draws are moved. */
-  private static final double FEWEST_EFFECTIVE = 0.3;
+  private static final double FEWEST_EFFECTIVE = 0.2;
 
   /** Batches of draws that are run in search of enough effective ones. */
   private static final int MOST_BATCHES = 2;
 
   /** Runs the stand-in first learns from: several times its coordinates. Chosen. */
-  private static final int PILOTS = 200;
+  private static final int PILOTS = 100;
+
+  /** Pilots believe the tests by this much, to learn of more than is likely. Chosen. */
+  private static final double PILOT_TEMPER = 0.4;
+
+  /**
+   * Draws believe the tests by this much only: where the tank differs from its stand-in the truth
+   * must still lie among them. Chosen by ranks of drawn tanks.
+   */
+  private static final double TEMPER = 0.8;
 
   /** More spare the way to the first, and are less apart from one another. Chosen. */
-  private static final int DRAWS_OF_A_WALK = 4;
+  private static final int DRAWS_OF_A_WALK = 20;
 
   private static final int MOVES = 3;
 
   /** Below this share they are moved more often: few of them can be trusted. */
-  private static final double HARDLY_EFFECTIVE = 0.15;
+  private static final double HARDLY_EFFECTIVE = 0.1;
 
   /** Draws are weighed so that at least this share of them counts. Chosen on synthetic tanks. */
   private static final double ENOUGH_EFFECTIVE = 0.3;
@@ -98,6 +107,9 @@ public final class Calibration {
 
   /** Concentrations at the tests that the last run left, in each analyte's standard unit. */
   private final double[] truth;
+
+  /** Proposes moves; made when the first is asked for. */
+  private Walk walk;
 
   /**
    * Calibrates {@code tank} on the entries of its log. Tests after the as-of day are not learned
@@ -212,40 +224,41 @@ public final class Calibration {
     StandIn standIn = linearise();
     List<double[]> runAt = new ArrayList<>();
     List<double[]> runTruths = new ArrayList<>();
-    double[][] pilots = drawn(standIn, PILOTS, random);
+    double[][] pilots = drawn(standIn, PILOT_TEMPER, PILOTS, random);
     for (Outcome pilot :
         sideBySide(PILOTS, FINDING, DRAWING / 3, (worker, i) -> worker.outcome(pilots[i]))) {
       runAt.add(pilot.z);
       runTruths.add(pilot.atTests);
     }
     standIn.learn(runAt, runTruths);
-    List<Double> logWeights = new ArrayList<>();
-    double[] weight;
+    standIn.stretch(pilots);
+    double[] logWeights = new double[draws];
     double effective;
     int batches = 0;
     do {
       if (batches > 0) {
         standIn.learn(runAt, runTruths);
-        outcomes.clear();
-        logWeights.clear();
       }
-      double[][] zs = drawn(standIn, draws, random);
+      double[][] zs = drawn(standIn, TEMPER, draws, random);
       double done = FINDING + DRAWING * (batches + 1) / (MOST_BATCHES + 1.0);
-      List<Outcome> batch =
+      outcomes =
           sideBySide(
-              draws, done, DRAWING / (MOST_BATCHES + 1), (worker, i) -> worker.outcome(zs[i]));
-      Walk walk = new Walk(standIn);
-      for (Outcome outcome : batch) {
-        logWeights.add(logWeight(outcome, walk));
+              draws,
+              done,
+              DRAWING / (MOST_BATCHES + 1),
+              (worker, i) -> {
+                Outcome outcome = worker.outcome(zs[i]);
+                logWeights[i] = logWeight(outcome, worker.walkOn(standIn));
+                return outcome;
+              });
+      for (Outcome outcome : outcomes) {
         runAt.add(outcome.z);
         runTruths.add(outcome.atTests);
       }
-      outcomes.addAll(batch);
-      weight = Resampling.normalised(logWeights.stream().mapToDouble(w -> w).toArray());
-      effective = Resampling.effective(weight);
+      effective = Resampling.effective(Resampling.normalised(logWeights));
       batches++;
     } while (effective < FEWEST_EFFECTIVE * draws && batches < MOST_BATCHES);
-    int[] chosen = Resampling.resample(tempered(logWeights, draws), draws, random);
+    int[] chosen = Resampling.resample(tempered(logWeights), draws, random);
     List<Outcome> kept = new ArrayList<>(draws);
     int moves =
         effective >= FEWEST_EFFECTIVE * draws
@@ -256,6 +269,7 @@ public final class Calibration {
         kept.add(outcomes.get(index));
       }
     } else {
+      List<Outcome> drawn = outcomes;
       long seed = random.nextLong();
       double before = FINDING + DRAWING;
       kept.addAll(
@@ -265,7 +279,10 @@ public final class Calibration {
               1 - before,
               (worker, i) ->
                   worker.moved(
-                      outcomes.get(chosen[i]), moves, standIn, new SplittableRandom(seed + i))));
+                      drawn.get(chosen[i]),
+                      moves,
+                      worker.walkOn(standIn),
+                      new SplittableRandom(seed + i))));
     }
     return posterior(kept, effective, random);
   }
@@ -274,9 +291,8 @@ public final class Calibration {
    * Weights so far evened out that enough draws count: a few that carry all the weight say more of
    * the search than of the tank. Where the stand-in is good nothing is evened out.
    */
-  private static double[] tempered(List<Double> logWeights, int draws) {
-    double[] log = logWeights.stream().mapToDouble(w -> w).toArray();
-    double enough = ENOUGH_EFFECTIVE * draws;
+  private static double[] tempered(double[] log) {
+    double enough = ENOUGH_EFFECTIVE * log.length;
     double low = 0;
     double high = 1;
     double[] weight = Resampling.normalised(log);
@@ -454,8 +470,7 @@ public final class Calibration {
    * The outcome after some moves over the tank itself, each proposed by the stand-in (the surrogate
    * transition of Liu, Monte Carlo Strategies in Scientific Computing, 2001, 9.4.3).
    */
-  private Outcome moved(Outcome from, int moves, StandIn standIn, RandomGenerator random) {
-    Walk walk = new Walk(standIn);
+  private Outcome moved(Outcome from, int moves, Walk walk, RandomGenerator random) {
     Outcome at = from;
     double current = logWeight(at, walk);
     for (int m = 0; m < moves; m++) {
@@ -473,12 +488,19 @@ public final class Calibration {
     return at;
   }
 
+  private Walk walkOn(StandIn standIn) {
+    if (walk == null) {
+      walk = new Walk(standIn, TEMPER);
+    }
+    return walk;
+  }
+
   /** How much more the tank believes an outcome than its stand-in does. */
   private double logWeight(Outcome outcome, Walk walk) {
     return logLikelihood(outcome.z, outcome.atTests) - walk.logLikelihood(outcome.z);
   }
 
-  private double[][] drawn(StandIn standIn, int draws, RandomGenerator random) {
+  private double[][] drawn(StandIn standIn, double belief, int draws, RandomGenerator random) {
     long seed = random.nextLong();
     double[][] drawn = new double[draws][];
     int walks = (draws + DRAWS_OF_A_WALK - 1) / DRAWS_OF_A_WALK;
@@ -486,7 +508,7 @@ public final class Calibration {
     SideBySide.run(
         parts,
         part -> {
-          Walk walk = new Walk(standIn);
+          Walk walk = new Walk(standIn, belief);
           for (int i = part; i < walks; i += parts) {
             int from = i * DRAWS_OF_A_WALK;
             double[][] own = new double[Math.min(DRAWS_OF_A_WALK, draws - from)][];
@@ -507,22 +529,21 @@ public final class Calibration {
     List<Posterior.Draw> result = new ArrayList<>(draws);
     for (int i = 0; i < draws; i++) {
       Outcome outcome = kept.get(i);
+      double[] nitrateDeparted = parameters.nitrateDepartures(outcome.z);
+      double[] phosphorusDeparted = parameters.phosphorusDepartures(outcome.z);
       for (int day = 0; day < past && i % FIT_EVERY == 0; day++) {
-        nitrogen[day][i / FIT_EVERY] =
-            outcome.nitrate[day] * Math.exp(parameters.nitrateDeparture(outcome.z, day + 1));
+        nitrogen[day][i / FIT_EVERY] = outcome.nitrate[day] * Math.exp(nitrateDeparted[day]);
         phosphorus[day][i / FIT_EVERY] =
-            outcome.phosphorus[day] * Math.exp(parameters.phosphorusDeparture(outcome.z, day + 1));
+            outcome.phosphorus[day] * Math.exp(phosphorusDeparted[day]);
       }
       for (int t = 0; t < truth.length; t++) {
-        atTests[t][i] = outcome.atTests[t] * departed(outcome.z, t);
+        atTests[t][i] = outcome.atTests[t] * parameters.departed(outcome.z, t);
       }
       Multipliers own = outcome.multipliers.copy();
       drift(own.nitrogenLoad, random);
       drift(own.phosphorusLoad, random);
       TankState end = outcome.end.copy();
-      end.jump(
-          parameters.nitrateDeparture(outcome.z, past),
-          parameters.phosphorusDeparture(outcome.z, past));
+      end.jump(nitrateDeparted[past - 1], phosphorusDeparted[past - 1]);
       jumps(own.nitrateJump, parameters.nitrateUnrest(outcome.z), random);
       jumps(own.phosphorusJump, parameters.phosphorusUnrest(outcome.z), random);
       result.add(
@@ -542,11 +563,6 @@ public final class Calibration {
         List.copyOf(readings),
         unknowns(kept.stream().map(Outcome::z).toArray(double[][]::new)),
         effective);
-  }
-
-  /** What a kit without a bias shows at a test for a run's 1. */
-  private double departed(double[] z, int test) {
-    return parameters.read(z, test) / parameters.value(z, parameters.biasOf(tests.get(test)));
   }
 
   private List<Posterior.Unknown> unknowns(double[][] kept) {

@@ -1,6 +1,7 @@
 package org.umberline.core.calibration;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,6 +12,7 @@ import org.umberline.core.quantity.Phosphate;
 import org.umberline.core.simulation.Multipliers;
 import org.umberline.core.simulation.Scenario;
 import org.umberline.core.simulation.TankState;
+import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.Kit;
 import org.umberline.core.tank.LogEntry;
@@ -53,6 +55,11 @@ final class Parameters {
   private final int[] waterNitrogen;
   private final int[] waterPhosphorus;
   private final Map<Kit, Integer> kitBias = new LinkedHashMap<>();
+
+  /** By probe: which of {@link #kits} reads it. */
+  private final int[] kitOfProbe;
+
+  private final List<Kit> kits;
   private final int firstRead;
   private final int knots;
   private final int nitrogenDrift;
@@ -142,6 +149,9 @@ final class Parameters {
         kitBias.put(kit, add("bias of " + kit.id(), 1, biasSd(kit)));
       }
     }
+    List<Kit> ofProbes = scenario.probes().stream().map(tank::kitOf).toList();
+    kits = ofProbes.stream().distinct().toList();
+    kitOfProbe = ofProbes.stream().mapToInt(kits::indexOf).toArray();
     departureDay = departureDays(scenario.asOfDay());
     nitrateDeparture = addDepartures("nitrate");
     phosphorusDeparture = addDepartures("phosphate");
@@ -150,7 +160,7 @@ final class Parameters {
 
   private double[] reads(LogEntry.Test test) {
     double[] row = new double[priors.size() - firstRead];
-    int bias = biasOf(test);
+    int bias = kitBias.get(scenario.tank().kitOf(test));
     row[bias - firstRead] = sd(bias);
     double time = scenario.timeOf(test.at().toInstant());
     int first =
@@ -274,6 +284,11 @@ final class Parameters {
     return reads[test];
   }
 
+  /** What test {@code test} tells of. */
+  Analyte analyte(int test) {
+    return scenario.probesKnown().get(test).analyte();
+  }
+
   /** What test {@code test} shows for a run's 1. */
   double read(double[] z, int test) {
     double sum = 0;
@@ -285,28 +300,37 @@ final class Parameters {
     return Math.exp(sum);
   }
 
-  /** How far nitrate lay from its run at {@code time}, as the logarithm of a factor. */
-  double nitrateDeparture(double[] z, double time) {
-    return departure(z, nitrateDeparture, time);
+  /** What test {@code test} would show for a run's 1 with a kit that has no bias. */
+  double departed(double[] z, int test) {
+    int bias = firstRead;
+    while (reads[test][bias - firstRead] == 0) {
+      bias++;
+    }
+    return read(z, test) / value(z, bias);
+  }
+
+  /** How far nitrate lay from its run at each day's end, as the logarithm of a factor. */
+  double[] nitrateDepartures(double[] z) {
+    return departures(z, nitrateDeparture);
   }
 
   /** The same of phosphate. */
-  double phosphorusDeparture(double[] z, double time) {
-    return departure(z, phosphorusDeparture, time);
+  double[] phosphorusDepartures(double[] z) {
+    return departures(z, phosphorusDeparture);
   }
 
-  private double departure(double[] z, int first, double time) {
-    double sum = 0;
+  private double[] departures(double[] z, int first) {
+    double[] atEnd = new double[scenario.asOfDay() + 1];
     for (int k = 0; k < departureDay.length; k++) {
-      int j = first + k;
-      sum += sd(j) * left(departureDay[k], time) * z[j];
+      atEnd[departureDay[k]] += sd(first + k) * z[first + k];
     }
-    return sum;
-  }
-
-  /** Index of the bias of the kit that read {@code test}. */
-  int biasOf(LogEntry.Test test) {
-    return kitBias.get(scenario.tank().kitOf(test));
+    double fades = left(0, 1);
+    double sum = 0;
+    for (int day = 0; day < atEnd.length; day++) {
+      sum = (sum + atEnd[day]) * fades;
+      atEnd[day] = sum;
+    }
+    return atEnd;
   }
 
   /** A kit's bias has the prior width of its stated error; of one not named none is invented. */
@@ -318,17 +342,15 @@ final class Parameters {
 
   /** What each probe's kit shows for a true 1; one not used before the as-of day is drawn. */
   double[] kitFactors(double[] z, RandomGenerator random) {
-    Map<Kit, Double> factors = new LinkedHashMap<>();
-    return scenario.probes().stream()
-        .mapToDouble(
-            test ->
-                factors.computeIfAbsent(
-                    scenario.tank().kitOf(test),
-                    kit ->
-                        kitBias.containsKey(kit)
-                            ? value(z, kitBias.get(kit))
-                            : Math.exp(biasSd(kit) * random.nextGaussian())))
-        .toArray();
+    double[] factors =
+        kits.stream()
+            .mapToDouble(
+                kit ->
+                    kitBias.containsKey(kit)
+                        ? value(z, kitBias.get(kit))
+                        : Math.exp(biasSd(kit) * random.nextGaussian()))
+            .toArray();
+    return Arrays.stream(kitOfProbe).mapToDouble(kit -> factors[kit]).toArray();
   }
 
   /** The factor or concentration that coordinate {@code index} stands for. */

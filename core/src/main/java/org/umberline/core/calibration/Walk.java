@@ -1,5 +1,6 @@
 package org.umberline.core.calibration;
 
+import java.util.Arrays;
 import java.util.random.RandomGenerator;
 
 /**
@@ -16,8 +17,8 @@ final class Walk {
   /** Standard deviations of the density's logarithm below its usual value. */
   private static final double FAR_OUT = 4;
 
-  /** Steps of a trajectory; with their length a quarter turn, which forgets where it began. */
-  private static final int STEPS = 6;
+  /** Steps of a trajectory: with their length less than a quarter turn. Chosen. */
+  private static final int STEPS = 4;
 
   private static final double STEP = 0.3;
 
@@ -30,16 +31,24 @@ final class Walk {
   private static final double START = 0.6;
 
   private final StandIn standIn;
+  private final double belief;
+  private final double highest;
   private final StandIn.Point point;
   private final double[] gradient;
-  private final double[] force;
   private final double[] momentum;
   private final double[] place;
-  private final double highest;
+
+  /** Logarithm of the density where the walk stands, and its slopes in normal coordinates. */
   private double logDensity;
 
-  Walk(StandIn standIn) {
+  private double[] force;
+
+  /**
+   * @param belief how much the tests are believed: 1 for the posterior, less for a wider one
+   */
+  Walk(StandIn standIn, double belief) {
     this.standIn = standIn;
+    this.belief = belief;
     point = standIn.new Point();
     int size = standIn.size();
     gradient = new double[size];
@@ -47,72 +56,83 @@ final class Walk {
     momentum = new double[size];
     place = new double[size];
     point.lookAt(standIn.mode());
-    highest = point.logDensity(gradient);
+    highest = point.logDensity(gradient, belief);
   }
 
   /** Fills {@code draws} with draws of the posterior, hardly any like the one before. */
   void draw(double[][] draws, RandomGenerator random) {
-    double[] start = new double[place.length];
-    for (int j = 0; j < start.length; j++) {
-      start[j] = START * random.nextGaussian();
+    for (int j = 0; j < place.length; j++) {
+      place[j] = START * random.nextGaussian();
     }
-    double[] z = new double[start.length];
-    from(start, z);
-    for (int i = 1; i < TRAJECTORIES || i < MOST_TRAJECTORIES && isFarOut(z); i++) {
-      z = next(z, STEPS, random);
+    double[] z = standIn.centre().clone();
+    shift(z);
+    look(z);
+    for (int i = 1; i < TRAJECTORIES || i < MOST_TRAJECTORIES && isFarOut(); i++) {
+      z = goOn(z, STEPS, random);
     }
     for (int i = 0; i < draws.length; i++) {
-      z = next(z, STEPS, random);
+      z = goOn(z, STEPS, random);
       draws[i] = z;
     }
   }
 
   /** Whether hardly any draw lies so far out: a walk that is stuck there goes on. */
-  private boolean isFarOut(double[] z) {
-    point.lookAt(z);
-    double size = z.length;
-    return point.logDensity(gradient) < highest - size / 2 - FAR_OUT * Math.sqrt(size / 2);
+  private boolean isFarOut() {
+    double size = place.length;
+    return logDensity < highest - size / 2 - FAR_OUT * Math.sqrt(size / 2);
   }
 
-  /** Logarithm of the stand-in's likelihood at {@code z}. */
+  /** Logarithm of the stand-in's likelihood at {@code z}, as far as it is believed. */
   double logLikelihood(double[] z) {
     point.lookAt(z);
-    return point.logLikelihood();
+    return belief * point.logLikelihood();
   }
 
   /** Where a trajectory of so many steps ends, or {@code z} where that is refused. */
   double[] next(double[] z, int steps, RandomGenerator random) {
+    look(z);
+    return goOn(z, steps, random);
+  }
+
+  /** The same where the walk stands at {@code z} already. */
+  private double[] goOn(double[] z, int steps, RandomGenerator random) {
     double[] moved = z.clone();
+    double logDensityBefore = logDensity;
+    double[] forceBefore = force.clone();
     for (int j = 0; j < place.length; j++) {
       momentum[j] = random.nextGaussian();
     }
     double step = STEP * (SHORTEST + (LONGEST - SHORTEST) * random.nextDouble());
-    look(moved);
     double before = logDensity - 0.5 * Resampling.sumOfSquares(momentum);
     push(step / 2);
     for (int s = 0; s < steps; s++) {
-      System.arraycopy(momentum, 0, place, 0, place.length);
       for (int j = 0; j < place.length; j++) {
-        place[j] *= step;
+        place[j] = step * momentum[j];
       }
       shift(moved);
       look(moved);
       push(s == steps - 1 ? step / 2 : step);
     }
     double after = logDensity - 0.5 * Resampling.sumOfSquares(momentum);
-    return Math.log(random.nextDouble()) < after - before ? moved : z;
+    if (Math.log(random.nextDouble()) < after - before) {
+      return moved;
+    }
+    logDensity = logDensityBefore;
+    force = forceBefore;
+    return z;
   }
 
   private void look(double[] z) {
     point.lookAt(z);
-    logDensity = point.logDensity(gradient);
+    logDensity = point.logDensity(gradient, belief);
     double[][] spread = standIn.spread();
-    for (int column = 0; column < force.length; column++) {
-      double sum = 0;
-      for (int r = 0; r <= column; r++) {
-        sum += spread[r][column] * gradient[r];
+    Arrays.fill(force, 0);
+    for (int r = 0; r < force.length; r++) {
+      double[] row = spread[r];
+      double slope = gradient[r];
+      for (int k = 0; k < row.length; k++) {
+        force[k] += slope * row[k];
       }
-      force[column] = sum;
     }
   }
 
@@ -126,17 +146,12 @@ final class Walk {
   private void shift(double[] z) {
     double[][] spread = standIn.spread();
     for (int r = 0; r < z.length; r++) {
+      double[] row = spread[r];
       double sum = 0;
-      for (int column = r; column < z.length; column++) {
-        sum += spread[r][column] * place[column];
+      for (int k = 0; k < row.length; k++) {
+        sum += row[k] * place[k];
       }
       z[r] += sum;
     }
-  }
-
-  private void from(double[] normal, double[] z) {
-    System.arraycopy(normal, 0, place, 0, place.length);
-    System.arraycopy(standIn.mode(), 0, z, 0, z.length);
-    shift(z);
   }
 }

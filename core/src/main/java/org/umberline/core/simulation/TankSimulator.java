@@ -771,15 +771,18 @@ public final class TankSimulator {
   private double adsorbShares(TankState state) {
     double sum = 0;
     for (int a = 0; a < adsorbShare.length; a++) {
-      double capacity = capacity(state, a);
-      double held = (state.adsorbedPhosphorus[a] + nextAdsorbed[a]) / 2;
-      adsorbShare[a] =
-          scenario.adsorberInUse[a][today] && held < capacity
-              ? state.mediumG[a]
+      adsorbShare[a] = 0;
+      if (scenario.adsorberInUse[a][today]) {
+        double capacity = capacity(state, a);
+        double held = (state.adsorbedPhosphorus[a] + nextAdsorbed[a]) / 2;
+        if (held < capacity) {
+          adsorbShare[a] =
+              state.mediumG[a]
                   * scenario.adsorbers[a].clearedLPerGDay()
                   / volume
-                  * (1 - held / capacity)
-              : 0;
+                  * (1 - held / capacity);
+        }
+      }
       sum += adsorbShare[a];
     }
     return sum;

@@ -90,7 +90,7 @@ class SimulationBasedCalibrationTest {
     parameters.apply(z, truth, state);
     Trace trace = new Trace(scenario);
     new TankSimulator(scenario).run(state, 0, scenario.days(), truth, PlannedChanges.NONE, trace);
-    state.jump(parameters.nitrateDeparture(z, DAYS), parameters.phosphorusDeparture(z, DAYS));
+    state.jump(left(parameters.nitrateDepartures(z)), left(parameters.phosphorusDepartures(z)));
     List<LogEntry> tests = new ArrayList<>();
     for (int i = 0; i < scenario.probes().size(); i++) {
       LogEntry.Test test = scenario.probes().get(i);
@@ -138,6 +138,12 @@ class SimulationBasedCalibrationTest {
     rank(ranks, "nitrate now", posterior, state.nitrateMg(), d -> d.state().nitrateMg());
     rank(ranks, "phosphate now", posterior, state.phosphorusMg(), d -> d.state().phosphorusMg());
     return ranks;
+  }
+
+  /** What is left of departures on the last day. */
+  private static double left(double[] departures) {
+    double days = DAYS - departures.length;
+    return departures[departures.length - 1] * Math.exp(-days / Priors.DEPARTURE_FADES_DAYS);
   }
 
   private static void rank(
