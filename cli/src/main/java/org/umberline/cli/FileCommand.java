@@ -8,6 +8,7 @@ import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
+import java.util.concurrent.atomic.AtomicBoolean;
 import org.umberline.tankfile.Json;
 import org.umberline.tankfile.Problem;
 import org.umberline.tankfile.TankFile;
@@ -21,8 +22,8 @@ import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
- * A verb over files: one file prints one JSON object, several print one compact object a line, and
- * a bad file does not stop the run.
+ * A verb over files: one file prints one JSON object, several print one compact object a line, in
+ * the order they were named while all processors work; a bad file does not stop the run.
  */
 abstract class FileCommand implements Callable<Integer> {
   @Spec CommandSpec spec;
@@ -36,19 +37,23 @@ abstract class FileCommand implements Callable<Integer> {
   @Override
   public Integer call() {
     PrintWriter out = spec.commandLine().getOut();
-    boolean bad = false;
-    for (Path path : files) {
-      ObjectNode answer;
-      try {
-        answer = answer(path.toString(), read(path));
-      } catch (TankFileException refused) {
-        bad = true;
-        answer = refusal(path, refused);
-      }
-      out.print(files.size() == 1 ? Json.pretty(answer) : Json.compact(answer) + "\n");
-      out.flush();
-    }
-    return bad ? 1 : 0;
+    AtomicBoolean bad = new AtomicBoolean();
+    files.parallelStream()
+        .map(
+            path -> {
+              try {
+                return answer(path.toString(), read(path));
+              } catch (TankFileException refused) {
+                bad.set(true);
+                return refusal(path, refused);
+              }
+            })
+        .forEachOrdered(
+            answer -> {
+              out.print(files.size() == 1 ? Json.pretty(answer) : Json.compact(answer) + "\n");
+              out.flush();
+            });
+    return bad.get() ? 1 : 0;
   }
 
   static TankFile read(Path path) throws TankFileException {

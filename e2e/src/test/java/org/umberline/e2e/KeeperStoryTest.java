@@ -26,9 +26,9 @@ class KeeperStoryTest {
     page = new Page(application.address());
   }
 
-  /** All percents that are asked for: what is caught up, and the routine's. */
-  private int asked() {
-    int sum = percent(page.value(FRACTION));
+  /** Water that is asked for, in percents: a week of the routine, and what is caught up. */
+  private double asked() {
+    double sum = 7 * percent(page.value(FRACTION)) / days(page.value(EVERY));
     for (WebElement step : page.all("[data-testid=recovery] strong")) {
       sum += percent(step.getText());
     }
@@ -100,7 +100,7 @@ class KeeperStoryTest {
   @Test
   void theUmberLineIsMovedByKeysAndTheSentenceFollows() {
     page.enterDemo().openTank("Stillwater");
-    int before = asked();
+    double before = asked();
     page.see("nitrate-line");
     page.script("document.querySelector('[data-testid=nitrate-line]').focus()");
     for (int i = 0; i < 3; i++) {
@@ -125,6 +125,10 @@ class KeeperStoryTest {
     page.await("the answer is there", d -> page.all(".opacity-50").isEmpty());
     page.see("adopt").click();
     page.awaitText("toast", "The line is drawn anew");
+  }
+
+  private static double days(String text) {
+    return Double.parseDouble(text.split(" ")[0]);
   }
 
   private static int percent(String text) {

@@ -173,6 +173,37 @@ public final class AdviceWords {
               " is below its lower limit, at about ",
               level,
               ": change less, clean less, feed more, or dose.");
+      case MORE_COMES_IN ->
+          Phrase.of(
+              "The "
+                  + nutrient
+                  + " readings and this make-up don't agree: "
+                  + (r.value().isPresent()
+                      ? "about " + times(r.value().getAsDouble()) + " times what"
+                      : "much more than")
+                  + " the listed food and animals bring would have to come in. Check portions,"
+                  + " animals, the volume and the kit.");
+      case LESS_COMES_IN ->
+          Phrase.of(
+              "The "
+                  + nutrient
+                  + " readings and this make-up don't agree: only about "
+                  + share
+                  + " of what the listed food and animals bring seems to come in. Check portions,"
+                  + " animals, the volume and the kit.");
+      case MORE_IS_LOST ->
+          Phrase.of(
+              "The "
+                  + nutrient
+                  + " readings and this make-up don't agree: much more is lost than anything listed"
+                  + " takes. Check for changes, plants or gear that aren't entered, and the kit.");
+      case READINGS_SCATTER ->
+          Phrase.of(
+              Math.round(r.value().orElse(0))
+                  + " of the latest "
+                  + nutrient
+                  + " readings lie off any course that this tank could have taken: test twice from"
+                  + " one sample, and check what isn't in the log.");
       case DUPLICATE_ENTRY -> Phrase.of("An entry of ", day, " stands in the log twice.");
     };
   }
@@ -283,6 +314,12 @@ public final class AdviceWords {
 
   private static String capital(String word) {
     return word.isEmpty() ? word : Character.toUpperCase(word.charAt(0)) + word.substring(1);
+  }
+
+  private static String times(double factor) {
+    return factor < 3
+        ? String.valueOf(Math.round(10 * factor) / 10.0)
+        : String.valueOf(Math.round(factor));
   }
 
   static String percent(double share) {

@@ -3,6 +3,8 @@ package org.umberline.core.calibration;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -50,6 +52,17 @@ public final class Calibration {
 
   /** The search ends when the most likely point moves by less than this in every coordinate. */
   private static final double SETTLED = 0.25;
+
+  /** More readings of one analyte than this share are hardly ever blunders. Chosen. */
+  private static final double MOST_BLUNDERS = 0.2;
+
+  /** Points of the prior that are tried where the first search fails, and searches from them. */
+  private static final int TRIED_STARTS = 200;
+
+  private static final int STARTS = 3;
+
+  /** A run that is so far off, as a logarithm, is near enough to begin from. Chosen. */
+  private static final double NEAR_ENOUGH = 0.3;
 
   /** The past's bands are drawn from every so many draws: it is for the eye. */
   private static final int FIT_EVERY = 4;
@@ -221,7 +234,7 @@ public final class Calibration {
       }
       return posterior(outcomes, draws, random);
     }
-    StandIn standIn = linearise();
+    StandIn standIn = found(random);
     List<double[]> runAt = new ArrayList<>();
     List<double[]> runTruths = new ArrayList<>();
     double[][] pilots = drawn(standIn, PILOT_TEMPER, PILOTS, random);
@@ -230,16 +243,15 @@ public final class Calibration {
       runAt.add(pilot.z);
       runTruths.add(pilot.atTests);
     }
-    standIn.learn(runAt, runTruths);
-    standIn.stretch(pilots);
+    double[][] lately = pilots;
     double[] logWeights = new double[draws];
     double effective;
     int batches = 0;
     do {
-      if (batches > 0) {
-        standIn.learn(runAt, runTruths);
-      }
+      standIn.learn(runAt, runTruths);
+      standIn.stretch(lately);
       double[][] zs = drawn(standIn, TEMPER, draws, random);
+      lately = zs;
       double done = FINDING + DRAWING * (batches + 1) / (MOST_BATCHES + 1.0);
       outcomes =
           sideBySide(
@@ -386,16 +398,88 @@ public final class Calibration {
     return sum;
   }
 
-  /** Finds the most likely point and what the tests would show around it. */
-  private StandIn linearise() {
-    double[] at = new double[parameters.size()];
+  /**
+   * Finds the most likely point and what the tests would show around it. A point at which readings
+   * are written off is not believed: the search begins anew from where the prior alone comes
+   * nearest to all of them.
+   */
+  private StandIn found(RandomGenerator random) {
+    StandIn standIn = linearise(new double[parameters.size()], true);
+    simulate(standIn.mode());
+    if (!isWrittenOff(standIn.mode())) {
+      return standIn;
+    }
+    double best = logPosterior(standIn.mode());
+    for (double[] start : starts(random)) {
+      StandIn other = linearise(start, false);
+      simulate(other.mode());
+      double value = logPosterior(other.mode());
+      if (value > best) {
+        best = value;
+        standIn = other;
+      }
+    }
+    return standIn;
+  }
+
+  /** Of the last run: whether more readings of an analyte are taken for blunders than happen. */
+  private boolean isWrittenOff(double[] z) {
+    Map<Analyte, Integer> readings = new EnumMap<>(Analyte.class);
+    Map<Analyte, Integer> blunders = new EnumMap<>(Analyte.class);
+    for (int i = 0; i < truth.length; i++) {
+      Analyte analyte = tests.get(i).analyte();
+      readings.merge(analyte, 1, Integer::sum);
+      if (likelihoods[i].isBlunder(truth[i] * parameters.read(z, i))) {
+        blunders.merge(analyte, 1, Integer::sum);
+      }
+    }
+    return blunders.entrySet().stream()
+        .anyMatch(
+            off ->
+                off.getValue() > 1 && off.getValue() > MOST_BLUNDERS * readings.get(off.getKey()));
+  }
+
+  /** Of the last run. */
+  private double logPosterior(double[] z) {
+    return logLikelihood(z, truth) - 0.5 * Resampling.sumOfSquares(z);
+  }
+
+  /** Points of the prior that come nearest to the readings, the nearest first. */
+  private List<double[]> starts(RandomGenerator random) {
+    double[][] zs = new double[TRIED_STARTS][parameters.size()];
+    for (double[] z : zs) {
+      for (int j = 0; j < parameters.firstRead(); j++) {
+        z[j] = random.nextGaussian();
+      }
+    }
+    List<Outcome> tried =
+        sideBySide(TRIED_STARTS, FINDING, 0, (worker, i) -> worker.outcome(zs[i]));
+    return tried.stream()
+        .sorted(Comparator.comparingDouble(this::misfit))
+        .limit(STARTS)
+        .map(Outcome::z)
+        .toList();
+  }
+
+  /** How far the readings lie from a run, none of them counting without end. */
+  private double misfit(Outcome outcome) {
+    double sum = 0.5 * Resampling.sumOfSquares(outcome.z);
+    for (int i = 0; i < likelihoods.length; i++) {
+      double off = likelihoods[i].logDistance(outcome.atTests[i]) / NEAR_ENOUGH;
+      sum += Math.log1p(off * off);
+    }
+    return sum;
+  }
+
+  private StandIn linearise(double[] start, boolean fromAfar) {
+    double[] at = start;
     StandIn standIn = null;
-    boolean rough = true;
+    boolean rough = fromAfar;
     for (int round = 0; round < LINEARISATIONS; round++) {
       progress.done(FINDING * round / LINEARISATIONS);
       simulate(at);
       double[] base = truth.clone();
-      double here = rough ? 0 : logLikelihood(at, truth) - 0.5 * Resampling.sumOfSquares(at);
+      double here = rough ? 0 : logPosterior(at);
       double[][] truths = moved(at, base);
       standIn = new StandIn(parameters, likelihoods, at, base, truths);
       double[] next = standIn.search(rough);
@@ -458,7 +542,7 @@ public final class Calibration {
         tried[j] += share * (next[j] - at[j]);
       }
       simulate(tried);
-      if (logLikelihood(tried, truth) - 0.5 * Resampling.sumOfSquares(tried) >= here - 1e-3) {
+      if (logPosterior(tried) >= here - 1e-3) {
         return tried;
       }
       share /= 2;

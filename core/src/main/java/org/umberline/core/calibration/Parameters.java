@@ -75,27 +75,28 @@ final class Parameters {
     this.scenario = scenario;
     TankModel tank = scenario.tank();
     multipliers = scenario.multipliers();
-    add("nitrogen load", 1, Priors.NITROGEN_LOAD_SD);
-    add("phosphorus load", 1, Priors.PHOSPHORUS_LOAD_SD);
+    add(Posterior.NITROGEN_LOAD, 1, Priors.NITROGEN_LOAD_SD);
+    add(Posterior.PHOSPHORUS_LOAD, 1, Priors.PHOSPHORUS_LOAD_SD);
     uptake = scenario.plants() > 0 ? add("plant uptake", 1, Priors.UPTAKE_SD) : -1;
     plantMass = tank.plants().isEmpty() ? -1 : add("plant mass", 1, Priors.PLANT_MASS_SD);
     exchange = add("phosphate exchange", 1, Priors.EXCHANGE_SD);
     denitrification =
         scenario.denitrifies() ? add("denitrification", 1, Priors.DENITRIFICATION_SD) : -1;
-    unseenDenitrification = add("unseen denitrification", 1, Priors.UNSEEN_DENITRIFICATION_SD);
+    unseenDenitrification =
+        add(Posterior.UNSEEN_DENITRIFICATION, 1, Priors.UNSEEN_DENITRIFICATION_SD);
     boolean fed = !tank.feeding().isEmpty();
     unlistedNitrogen =
         add(
-            "unlisted nitrogen, mg N/L a day",
+            Posterior.UNLISTED_NITROGEN,
             fed ? Priors.UNLISTED_NITROGEN : Priors.UNFED_NITROGEN,
             Priors.UNLISTED_SD);
     unlistedPhosphorus =
         add(
-            "unlisted phosphorus, mg P/L a day",
+            Posterior.UNLISTED_PHOSPHORUS,
             fed ? Priors.UNLISTED_PHOSPHORUS : Priors.UNFED_PHOSPHORUS,
             Priors.UNLISTED_SD);
     phosphorusLoss =
-        add("phosphorus lost, share a day", Priors.PHOSPHORUS_LOSS, Priors.PHOSPHORUS_LOSS_SD);
+        add(Posterior.PHOSPHORUS_LOSS, Priors.PHOSPHORUS_LOSS, Priors.PHOSPHORUS_LOSS_SD);
     nitrifierGrowth =
         scenario.isNew() ? add("nitrifier growth", 1, Priors.NITRIFIER_GROWTH_SD) : -1;
     boolean fresh = tank.startedOn().map(day -> !day.isBefore(scenario.firstDay())).orElse(false);

@@ -1,6 +1,7 @@
 package org.umberline.core.calibration;
 
 import java.util.List;
+import java.util.Optional;
 import org.umberline.core.simulation.Multipliers;
 import org.umberline.core.simulation.Scenario;
 import org.umberline.core.simulation.TankState;
@@ -91,6 +92,34 @@ public record Posterior(
   /** Tenth, middle and ninetieth percentile. */
   public record Spread(double p10, double p50, double p90) {}
 
+  /** Names of unknowns that others than the learning know. */
+  public static final String NITROGEN_LOAD = "nitrogen load";
+
+  public static final String PHOSPHORUS_LOAD = "phosphorus load";
+  public static final String UNLISTED_NITROGEN = "unlisted nitrogen, mg N/L a day";
+  public static final String UNLISTED_PHOSPHORUS = "unlisted phosphorus, mg P/L a day";
+  public static final String UNSEEN_DENITRIFICATION = "unseen denitrification";
+  public static final String PHOSPHORUS_LOSS = "phosphorus lost, share a day";
+
   /** One unknown before and after the tests were seen. */
-  public record Unknown(String name, Spread prior, Spread posterior) {}
+  public record Unknown(String name, Spread prior, Spread posterior) {
+    /**
+     * How far the tests moved it from what the make-up lets expect, in standard deviations of its
+     * logarithm before they were seen.
+     */
+    public double moved() {
+      return Math.log(posterior.p50 / prior.p50)
+          / (Math.log(prior.p90 / prior.p50) / Quantiles.NORMAL_90);
+    }
+
+    /** The same as a factor. */
+    public double factor() {
+      return posterior.p50 / prior.p50;
+    }
+  }
+
+  /** The unknown of a name, where this tank has it. */
+  public Optional<Unknown> unknown(String name) {
+    return unknowns.stream().filter(u -> u.name.equals(name)).findFirst();
+  }
 }

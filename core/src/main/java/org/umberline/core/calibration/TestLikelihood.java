@@ -186,6 +186,22 @@ public final class TestLikelihood {
     return (use == Use.BETWEEN ? Math.max(lowBlur, highBlur) : blur) / perStandard;
   }
 
+  /** Whether the reading is rather a blunder if the truth times the kit's bias is {@code shown}. */
+  boolean isBlunder(double shown) {
+    return Math.exp(logLikelihood(shown)) < 2 * BLUNDER * blunderDensity;
+  }
+
+  /**
+   * How far {@code shown} lies outside what the reading may mean, as a logarithm; differences of
+   * less than the reading's own error count for little.
+   */
+  double logDistance(double shown) {
+    double error = error();
+    double away = Math.max(0, lowest() - shown) - Math.max(0, shown - highest());
+    double nearest = shown + away;
+    return Math.log((nearest + error) / (shown + error));
+  }
+
   /** Deviations of {@code modelled} from what the reading may mean, its own sd added in squares. */
   double standardised(double modelled, double modelledSd) {
     double away;

@@ -357,6 +357,17 @@ public record Advice(
     CHANGE_HELPS,
     /** Nutrient is below its floor now; value is the median level. */
     BELOW_FLOOR,
+    /**
+     * The readings ask for value times the nutrient that food and animals account for; no value:
+     * for much that nobody listed.
+     */
+    MORE_COMES_IN,
+    /** They leave room for value, as a share, of it only. */
+    LESS_COMES_IN,
+    /** Much more of nutrient goes than anything listed explains. */
+    MORE_IS_LOST,
+    /** So many, value, of the latest readings lie off any course that the tank could have taken. */
+    READINGS_SCATTER,
     /** Two entries of the log, of day, are the same to the letter. */
     DUPLICATE_ENTRY
   }

@@ -1,5 +1,8 @@
 package org.umberline.core.planning;
 
+import java.util.HashMap;
+import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.Random;
 import org.umberline.core.calibration.KitReading;
 import org.umberline.core.calibration.TestLikelihood;
@@ -31,27 +34,37 @@ final class TestValue {
   static Worth of(Kit kit, double[] level, boolean[] happens, double acceptedRisk, long seed) {
     Random random = new Random(seed);
     int draws = level.length;
-    double chance = 0;
+    int happening = 0;
     for (boolean it : happens) {
-      chance += it ? 1.0 / draws : 0;
+      happening += it ? 1 : 0;
     }
+    double chance = happening / (double) draws;
     double without = Math.min(acceptedRisk, chance);
     double with = 0;
     double settles = 0;
+    // a card shows the same few steps again and again
+    Map<Double, Double> riskByReading = new HashMap<>();
     for (int truth = 0; truth < draws; truth++) {
       double shown = KitReading.of(kit, level[truth], random::nextGaussian);
-      TestLikelihood likelihood = TestLikelihood.of(shown, Qualifier.EQUAL, kit);
-      double all = 0;
-      double bad = 0;
-      for (int i = 0; i < draws; i++) {
-        double weight = Math.exp(likelihood.logLikelihood(level[i]));
-        all += weight;
-        bad += happens[i] ? weight : 0;
-      }
-      double risk = all > 0 ? bad / all : chance;
+      double risk =
+          riskByReading.computeIfAbsent(
+              shown, reading -> risk(kit, reading, level, happens).orElse(chance));
       with += Math.min(acceptedRisk, risk) / draws;
       settles += (risk > acceptedRisk) != (chance > acceptedRisk) ? 1.0 / draws : 0;
     }
     return new Worth(chance, Math.max(0, without - with), settles);
+  }
+
+  /** The chance that it happens once the kit has shown {@code reading}. */
+  private static OptionalDouble risk(Kit kit, double reading, double[] level, boolean[] happens) {
+    TestLikelihood likelihood = TestLikelihood.of(reading, Qualifier.EQUAL, kit);
+    double all = 0;
+    double bad = 0;
+    for (int i = 0; i < level.length; i++) {
+      double weight = Math.exp(likelihood.logLikelihood(level[i]));
+      all += weight;
+      bad += happens[i] ? weight : 0;
+    }
+    return all > 0 ? OptionalDouble.of(bad / all) : OptionalDouble.empty();
   }
 }

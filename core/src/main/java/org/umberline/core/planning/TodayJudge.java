@@ -301,6 +301,7 @@ final class TodayJudge {
           Reason.of(chance >= b.confidence - Advisor.NEARLY ? Kind.HABIT_HOLDS : Kind.HABIT_FAILS)
               .chance(chance));
     }
+    remarks.addAll(Disagreement.of(b));
     for (LocalDate day : Duplicates.days(b.tank)) {
       remarks.add(Reason.of(Kind.DUPLICATE_ENTRY).on(day));
     }

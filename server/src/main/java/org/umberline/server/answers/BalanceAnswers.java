@@ -57,10 +57,14 @@ public class BalanceAnswers {
   private final AnswerCache<Views.OutlookView> tries;
 
   public BalanceAnswers(
-      Posteriors posteriors, Advices advices, Clock clock, Computations computations) {
+      Posteriors posteriors,
+      Advices advices,
+      Clock clock,
+      Computations computations,
+      AnswerShelf shelf) {
     this.advices = advices;
-    balances = new AnswerCache<>(computations, 100);
-    roundsLines = new AnswerCache<>(computations, 300);
+    balances = AnswerCache.kept(computations, 100, shelf, "balance", Views.BalanceView.class);
+    roundsLines = AnswerCache.kept(computations, 300, shelf, "rounds", Views.RoundsLineView.class);
     tries = new AnswerCache<>(computations, 300);
     this.posteriors = posteriors;
     this.clock = clock;

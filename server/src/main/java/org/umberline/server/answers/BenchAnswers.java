@@ -61,9 +61,10 @@ public class BenchAnswers {
       PhotometerLine photometer,
       Clock clock,
       Computations computations,
-      Advices advices) {
+      Advices advices,
+      AnswerShelf shelf) {
     this.advices = advices;
-    benches = new AnswerCache<>(computations, 300);
+    benches = AnswerCache.kept(computations, 300, shelf, "bench", Views.BenchTankView.class);
     this.tanks = tanks;
     this.posteriors = posteriors;
     this.photometer = photometer;
@@ -80,7 +81,7 @@ public class BenchAnswers {
                     benches.get(
                         stored,
                         stored.tank().dayOf(clock.instant()),
-                        stored.careVersion(),
+                        List.of(stored.site(), stored.careVersion(), photometer.isKnown()),
                         () -> view(stored)))
             .sorted(
                 Comparator.comparing(

@@ -1,0 +1,78 @@
+package org.umberline.core.planning;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import org.umberline.core.calibration.Posterior;
+import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.planning.Advice.Kind;
+import org.umberline.core.planning.Advice.Reason;
+
+/**
+ * Whether readings and make-up go together. They always can be brought together by learning; where
+ * it takes more than a keeper would believe, the keeper is told what doesn't fit.
+ */
+final class Disagreement {
+  /** What the make-up says is believed to be off by so many standard deviations. Chosen. */
+  private static final double FAR = 2;
+
+  /** What nobody lists is known so badly that it may be off by more. Chosen. */
+  private static final double FAR_UNLISTED = 2.5;
+
+  /** Readings that are looked at, and how many of them may lie off any course. Chosen. */
+  private static final int LATEST = 8;
+
+  private static final int FEWEST = 4;
+  private static final double MOST_OFF = 0.35;
+
+  private Disagreement() {}
+
+  /** What doesn't fit, of the nutrients that are judged. */
+  static List<Reason> of(Basis b) {
+    List<Reason> reasons = new ArrayList<>();
+    for (Nutrient nutrient : b.judged) {
+      if (b.lastTest(nutrient).isPresent()) {
+        of(b, nutrient, reasons);
+      }
+    }
+    return reasons;
+  }
+
+  private static void of(Basis b, Nutrient nutrient, List<Reason> reasons) {
+    boolean ofNitrogen = nutrient == Nutrient.NITRATE;
+    Optional<Posterior.Unknown> load =
+        b.posterior.unknown(ofNitrogen ? Posterior.NITROGEN_LOAD : Posterior.PHOSPHORUS_LOAD);
+    Optional<Posterior.Unknown> unlisted =
+        b.posterior.unknown(
+            ofNitrogen ? Posterior.UNLISTED_NITROGEN : Posterior.UNLISTED_PHOSPHORUS);
+    Optional<Posterior.Unknown> loss =
+        b.posterior.unknown(
+            ofNitrogen ? Posterior.UNSEEN_DENITRIFICATION : Posterior.PHOSPHORUS_LOSS);
+    load.filter(u -> Math.abs(u.moved()) > FAR)
+        .map(
+            u ->
+                Reason.of(u.moved() > 0 ? Kind.MORE_COMES_IN : Kind.LESS_COMES_IN)
+                    .value(u.factor()))
+        .or(
+            () ->
+                unlisted
+                    .filter(u -> u.moved() > FAR_UNLISTED)
+                    .map(u -> Reason.of(Kind.MORE_COMES_IN)))
+        .or(() -> loss.filter(u -> u.moved() > FAR).map(u -> Reason.of(Kind.MORE_IS_LOST)))
+        .ifPresent(reason -> reasons.add(reason.of(nutrient)));
+    List<Posterior.Reading> latest =
+        b.posterior.readings().stream()
+            .filter(r -> b.scenario.probes().get(r.test()).analyte() == nutrient.analyte())
+            .sorted(
+                Comparator.comparing(
+                        (Posterior.Reading r) -> b.scenario.probes().get(r.test()).at().toInstant())
+                    .reversed())
+            .limit(LATEST)
+            .toList();
+    long off = latest.stream().filter(Posterior.Reading::contradicts).count();
+    if (latest.size() >= FEWEST && off > MOST_OFF * latest.size()) {
+      reasons.add(Reason.of(Kind.READINGS_SCATTER).of(nutrient).value(off));
+    }
+  }
+}
