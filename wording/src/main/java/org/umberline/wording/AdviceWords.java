@@ -199,11 +199,12 @@ public final class AdviceWords {
                   + " takes. Check for changes, plants or gear that aren't entered, and the kit.");
       case READINGS_SCATTER ->
           Phrase.of(
-              Math.round(r.value().orElse(0))
-                  + " of the latest "
+              "Of the latest "
                   + nutrient
-                  + " readings lie off any course that this tank could have taken: test twice from"
-                  + " one sample, and check what isn't in the log.");
+                  + " readings "
+                  + Math.round(r.value().orElse(0))
+                  + " lie off any course that this tank could have taken: test twice from one"
+                  + " sample, and check what isn't in the log.");
       case DUPLICATE_ENTRY -> Phrase.of("An entry of ", day, " stands in the log twice.");
     };
   }

@@ -3,7 +3,9 @@ package org.umberline.wording;
 import org.umberline.core.tank.PlantStand;
 import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.TankModel;
+import org.umberline.core.upkeep.Care;
 import org.umberline.core.upkeep.GearOutlook;
+import org.umberline.core.upkeep.Schedule;
 import org.umberline.core.upkeep.Task;
 import org.umberline.core.upkeep.Work;
 
@@ -36,6 +38,39 @@ public final class WorkWords {
                       .orElse(work.subject()));
       case TASK -> Phrase.of(Task.find(work.subject()).map(Task::toDo).orElse(work.subject()));
     };
+  }
+
+  /** Why a piece of work stands on its day and no other. */
+  public static Phrase moved(Schedule.Moved moved, Care care) {
+    return Phrase.of(
+        switch (moved) {
+          case NOT_FAR_ENOUGH -> "No day is far enough from the changes: they come too often.";
+          case KEPT_FROM_CHANGE -> "Kept " + care.filterDaysFromChange() + " days from a change.";
+          case AFTER_CHANGE -> "The day after a change.";
+          case CATCHING_UP -> "Catching up, a little each day.";
+        });
+  }
+
+  /** Why a piece of work may not be done on a day. */
+  public static Phrase objection(Schedule.Objection objection, Care care) {
+    if (objection.past()) {
+      return Phrase.of(objection.day(), " is past.");
+    }
+    int apart = care.filterDaysFromChange();
+    return objection
+        .nearest()
+        .map(
+            nearest ->
+                Phrase.of(
+                    "A filter is cleaned at least "
+                        + apart
+                        + " days from a change; the nearest such day is ",
+                    nearest,
+                    "."))
+        .orElseGet(
+            () ->
+                Phrase.of(
+                    "No day near ", objection.day(), " is " + apart + " days from every change."));
   }
 
   /** How far gone an adsorber is. */

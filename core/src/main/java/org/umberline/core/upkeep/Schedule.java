@@ -32,9 +32,25 @@ public record Schedule(List<Occurrence> occurrences) {
    * One time a piece of work is to be done.
    *
    * @param lateDays by how many days it is late, 0 when it is not
-   * @param why why it stands on this day and no other, empty when nothing moved it
+   * @param moved why it stands on this day and no other, empty when nothing moved it
    */
-  public record Occurrence(Work work, LocalDate on, int lateDays, String why) {}
+  public record Occurrence(Work work, LocalDate on, int lateDays, Optional<Moved> moved) {}
+
+  /** What moves a piece of work from the day it is due. */
+  public enum Moved {
+    /** Nothing could: changes come so often that no day is far enough from them. */
+    NOT_FAR_ENOUGH,
+    KEPT_FROM_CHANGE,
+    AFTER_CHANGE,
+    CATCHING_UP
+  }
+
+  /**
+   * Why a piece of work may not be done on a day: it is past or too near to a change.
+   *
+   * @param nearest the nearest day on which it may; empty for a past one, or where none is near
+   */
+  public record Objection(LocalDate day, boolean past, Optional<LocalDate> nearest) {}
 
   public Schedule {
     occurrences = List.copyOf(occurrences);
@@ -63,7 +79,7 @@ public record Schedule(List<Occurrence> occurrences) {
    *
    * @return empty when it may
    */
-  public static Optional<String> against(
+  public static Optional<Objection> against(
       TankModel tank,
       Care care,
       Work work,
@@ -72,7 +88,7 @@ public record Schedule(List<Occurrence> occurrences) {
       LocalDate today,
       LocalDate day) {
     if (day.isBefore(today)) {
-      return Optional.of(day + " is past.");
+      return Optional.of(new Objection(day, true, Optional.empty()));
     }
     Maker maker =
         new Maker(
@@ -80,19 +96,7 @@ public record Schedule(List<Occurrence> occurrences) {
     if (!work.isFilterCleaning(tank) || maker.keepsAway(day)) {
       return Optional.empty();
     }
-    LocalDate nearest = maker.nearestAway(day, 30);
-    return Optional.of(
-        nearest == null
-            ? "No day near "
-                + day
-                + " is "
-                + care.filterDaysFromChange()
-                + " days from every change."
-            : "A filter is cleaned at least "
-                + care.filterDaysFromChange()
-                + " days from a change; the nearest such day is "
-                + nearest
-                + ".");
+    return Optional.of(new Objection(day, false, Optional.ofNullable(maker.nearestAway(day, 30))));
   }
 
   private static final class Maker {
@@ -149,7 +153,7 @@ public record Schedule(List<Occurrence> occurrences) {
       if (work.kind() == Work.Kind.CHANGE) {
         for (LocalDate day : toCome) {
           boolean first = made.stream().noneMatch(o -> o.work().equals(work));
-          add(work, day, first ? work.lateDays(today) : 0, "");
+          add(work, day, first ? work.lateDays(today) : 0, Optional.empty());
         }
         return;
       }
@@ -158,38 +162,38 @@ public record Schedule(List<Occurrence> occurrences) {
       while (due.isBefore(end)) {
         int late = first ? work.lateDays(today) : 0;
         LocalDate on = due.isBefore(today) ? today : due;
-        String why = "";
+        Optional<Moved> moved = Optional.empty();
         if (work.isFilterCleaning(tank)) {
           LocalDate away = keepsAway(on) ? on : nearestAway(on, Math.max(7, work.everyDays()));
           if (away == null) {
-            why = "No day is far enough from the changes: they come too often.";
+            moved = Optional.of(Moved.NOT_FAR_ENOUGH);
           } else if (!away.equals(on)) {
             on = away;
-            why = "Kept " + care.filterDaysFromChange() + " days from a change.";
+            moved = Optional.of(Moved.KEPT_FROM_CHANGE);
           }
         } else if (!(first && work.pinned()) && followsChanges(work)) {
           LocalDate after = dayAfterChange(on);
           if (after != null && !after.equals(on)) {
             on = after;
-            why = "The day after a change.";
+            moved = Optional.of(Moved.AFTER_CHANGE);
           }
         }
         if (late > 0 && !(first && work.pinned())) {
           LocalDate free = freeDay(work, on);
-          why = free.equals(on) ? why : "Catching up, a little each day.";
+          moved = free.equals(on) ? moved : Optional.of(Moved.CATCHING_UP);
           on = free;
           catchUp.merge(on, 1, Integer::sum);
         }
-        add(work, on, late, why);
+        add(work, on, late, moved);
         LocalDate next = (on.isAfter(due) ? on : due).plusDays(work.everyDays());
         due = next;
         first = false;
       }
     }
 
-    private void add(Work work, LocalDate on, int late, String why) {
+    private void add(Work work, LocalDate on, int late, Optional<Moved> moved) {
       if (on.isBefore(end)) {
-        made.add(new Occurrence(work, on, late, why));
+        made.add(new Occurrence(work, on, late, moved));
       }
     }
 

@@ -115,7 +115,7 @@ class ScheduleTest {
       Routine routine =
           new Routine(0.2, 7 + random.nextInt(20), TODAY.plusDays(random.nextInt(25) - 10));
       LocalDate wish = TODAY.plusDays(random.nextInt(30) - 3);
-      Optional<String> against =
+      Optional<Schedule.Objection> against =
           Schedule.against(
               tank,
               Care.NONE,
@@ -165,7 +165,7 @@ class ScheduleTest {
                 List.of(),
                 TODAY,
                 TODAY.plusDays(6)))
-        .hasValueSatisfying(why -> assertThat(why).contains(TODAY.plusDays(8).toString()));
+        .hasValueSatisfying(why -> assertThat(why.nearest()).contains(TODAY.plusDays(8)));
   }
 
   @Test
@@ -173,7 +173,7 @@ class ScheduleTest {
     assertThat(laidOut(tank(cleaned(31)), Care.NONE, new Routine(0.1, 2, TODAY)))
         .filteredOn(o -> o.work().key().equals("clean:sponge"))
         .first()
-        .satisfies(o -> assertThat(o.why()).contains("too often"));
+        .satisfies(o -> assertThat(o.moved()).contains(Schedule.Moved.NOT_FAR_ENOUGH));
   }
 
   @Test

@@ -24,6 +24,7 @@ import org.umberline.server.failure.Refused;
 import org.umberline.server.persistence.CalendarFeedEntity;
 import org.umberline.server.persistence.CalendarFeeds;
 import org.umberline.server.persistence.Transactions;
+import org.umberline.wording.WorkWords;
 
 /** Upkeep as an iCalendar file (RFC 5545), also at a private address that can be revoked. */
 @Service
@@ -65,9 +66,9 @@ public class Calendars {
         String id = stored.id() + "/" + o.work().key() + "/" + o.on();
         event.add(
             new Uid(UUID.nameUUIDFromBytes(id.getBytes(StandardCharsets.UTF_8)) + "@umberline"));
-        if (!o.why().isEmpty()) {
-          event.add(new Description(o.why()));
-        }
+        o.moved()
+            .map(moved -> WorkWords.moved(moved, stored.care()).plain())
+            .ifPresent(why -> event.add(new Description(why)));
         calendar.add(event);
       }
     }

@@ -137,7 +137,9 @@ public class UpkeepAnswers {
                         WorkWords.doneAs(o.work()),
                         o.on(),
                         o.lateDays(),
-                        o.why()))
+                        o.moved()
+                            .map(moved -> WorkWords.moved(moved, stored.care()).plain())
+                            .orElse("")))
             .toList(),
         laidOut.works.stream()
             .map(
@@ -215,7 +217,10 @@ public class UpkeepAnswers {
               request.nextOn())
           .ifPresent(
               why -> {
-                throw Refused.field("nextOn", request.nextOn().toString(), why);
+                throw Refused.field(
+                    "nextOn",
+                    request.nextOn().toString(),
+                    WorkWords.objection(why, stored.care()).plain());
               });
     }
     tanks.setCare(
