@@ -150,6 +150,9 @@ class BalanceStoryTest {
     page.see("open-other-ways").click();
     page.awaitText("options", "14 days");
     page.awaitText("ways", "As you do now");
+    page.closeSheet();
+    page.open("/").openTank("Saltings");
+    page.see("open-other-ways").click();
     page.awaitText("helps", "Feed a");
   }
 

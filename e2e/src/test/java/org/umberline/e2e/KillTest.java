@@ -15,14 +15,18 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.parallel.Execution;
+import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.umberline.server.Browser;
 import org.umberline.server.Browser.Answer;
 import tools.jackson.databind.JsonNode;
 
 /**
  * Power cuts while keepers write: application or database are killed again and again. What was
- * acknowledged is there, once; a failure is told as the database's being away.
+ * acknowledged is there, once; a failure is told as the database's being away. It has an
+ * application of its own, and runs beside the stories.
  */
+@Execution(ExecutionMode.CONCURRENT)
 class KillTest {
   private static final int KILLS = Integer.getInteger("kills", 10);
 

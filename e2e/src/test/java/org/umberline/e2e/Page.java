@@ -22,6 +22,7 @@ import org.openqa.selenium.support.ui.WebDriverWait;
 /** A headless browser at the page; every look waits until there is something to see. */
 final class Page implements AutoCloseable {
   private static final Duration PATIENCE = Duration.ofSeconds(60);
+  private static final Duration BETWEEN_LOOKS = Duration.ofMillis(50);
 
   private final ChromeDriver driver;
   private final Path profile;
@@ -247,7 +248,7 @@ final class Page implements AutoCloseable {
   }
 
   <T> T await(String what, Function<ChromeDriver, T> condition) {
-    return new WebDriverWait(driver, PATIENCE)
+    return new WebDriverWait(driver, PATIENCE, BETWEEN_LOOKS)
         .ignoring(StaleElementReferenceException.class)
         .withMessage(what)
         .until(d -> condition.apply(driver));

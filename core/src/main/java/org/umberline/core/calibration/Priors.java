@@ -78,7 +78,7 @@ final class Priors {
    * Ahead nitrate and phosphate jump by what nobody will write down (a change, a death, a filter):
    * scale of the logarithm per square root of a week. Chosen on synthetic tanks.
    */
-  static final double JUMP_PER_ROOT_WEEK = 0.13;
+  static final double JUMP_PER_ROOT_WEEK = 0.12;
 
   /**
    * A tank departs from its model by what nobody wrote down and by what no model holds: scale of

@@ -17,8 +17,10 @@ final class Disagreement {
   /** What the make-up says is believed to be off by so many standard deviations. Chosen. */
   private static final double FAR = 2;
 
-  /** What nobody lists is known so badly that it may be off by more. Chosen. */
+  /** What nobody lists, and losses, are known so badly that they may be off by more. Chosen. */
   private static final double FAR_UNLISTED = 2.5;
+
+  private static final double FAR_LOST = 3;
 
   /** Readings that are looked at, and how many of them may lie off any course. Chosen. */
   private static final int LATEST = 8;
@@ -59,7 +61,7 @@ final class Disagreement {
                 unlisted
                     .filter(u -> u.moved() > FAR_UNLISTED)
                     .map(u -> Reason.of(Kind.MORE_COMES_IN)))
-        .or(() -> loss.filter(u -> u.moved() > FAR).map(u -> Reason.of(Kind.MORE_IS_LOST)))
+        .or(() -> loss.filter(u -> u.moved() > FAR_LOST).map(u -> Reason.of(Kind.MORE_IS_LOST)))
         .ifPresent(reason -> reasons.add(reason.of(nutrient)));
     List<Posterior.Reading> latest =
         b.posterior.readings().stream()
