@@ -21,8 +21,7 @@ import tools.jackson.databind.JsonNode;
 
 /**
  * Power cuts while keepers write: application or database are killed again and again. What was
- * acknowledged is there, once; a failure is told as the database's being away. It has an
- * application of its own, and runs beside the stories.
+ * acknowledged is there, once; a failure is told as the database's being away.
  */
 class KillTest {
   private static final int KILLS = Integer.getInteger("kills", 10);
