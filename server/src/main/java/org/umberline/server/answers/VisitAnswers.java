@@ -3,6 +3,7 @@ package org.umberline.server.answers;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
@@ -133,9 +134,11 @@ public class VisitAnswers {
     TankModel tank = stored.tank();
     Instant until = visit.getEndedAt() == null ? clock.instant() : visit.getEndedAt();
     List<String> done = new ArrayList<>();
+    // lines are noted to the second
+    Instant from = visit.getBegunAt().truncatedTo(ChronoUnit.SECONDS);
     for (LogEntry entry : tank.log()) {
       Instant at = entry.at().toInstant();
-      if (!at.isBefore(visit.getBegunAt()) && !at.isAfter(until)) {
+      if (!at.isBefore(from) && !at.isAfter(until)) {
         done.add(
             Shorthand.words(entry, tank) + (entry.note().isEmpty() ? "" : ": " + entry.note()));
       }
