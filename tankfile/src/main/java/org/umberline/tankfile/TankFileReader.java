@@ -168,13 +168,13 @@ public final class TankFileReader {
     return new TankFile(model, defaultsUsed, NotCounted.of(json, model));
   }
 
-  /** Where no start is given, spans without a beginning begin with the first thing mentioned. */
   /** A tank whose start isn't told has run: what has no date was there before the first test. */
   private static LocalDate longBefore(LocalDate mentioned) {
     LocalDate before = mentioned.minusDays(RUNNING_DAYS);
     return before.isBefore(LocalDate.EPOCH) ? LocalDate.EPOCH : before;
   }
 
+  /** The day of the first thing that is mentioned. */
   private static LocalDate earliestMention(JsonNode json, ZoneId zone) {
     List<LocalDate> days = new ArrayList<>();
     for (String list : List.of("feeding", "livestock", "plants", "exports", "dosing")) {

@@ -239,7 +239,11 @@ public final class Calibration {
     List<double[]> runTruths = new ArrayList<>();
     double[][] pilots = drawn(standIn, PILOT_TEMPER, PILOTS, random);
     for (Outcome pilot :
-        sideBySide(PILOTS, FINDING, DRAWING / 3, (worker, i) -> worker.outcome(pilots[i]))) {
+        sideBySide(
+            PILOTS,
+            FINDING,
+            DRAWING / (MOST_BATCHES + 1),
+            (worker, i) -> worker.outcome(pilots[i]))) {
       runAt.add(pilot.z);
       runTruths.add(pilot.atTests);
     }
@@ -305,23 +309,23 @@ public final class Calibration {
    */
   private static double[] tempered(double[] log) {
     double enough = ENOUGH_EFFECTIVE * log.length;
+    if (Resampling.effective(Resampling.normalised(log)) >= enough) {
+      return Resampling.normalised(log);
+    }
     double low = 0;
     double high = 1;
-    double[] weight = Resampling.normalised(log);
-    if (Resampling.effective(weight) >= enough) {
-      return weight;
-    }
     for (int i = 0; i < TEMPERINGS; i++) {
       double middle = (low + high) / 2;
-      double power = middle;
-      weight = Resampling.normalised(Arrays.stream(log).map(w -> power * w).toArray());
-      if (Resampling.effective(weight) >= enough) {
+      if (Resampling.effective(evened(log, middle)) >= enough) {
         low = middle;
       } else {
         high = middle;
       }
     }
-    double power = low;
+    return evened(log, low);
+  }
+
+  private static double[] evened(double[] log, double power) {
     return Resampling.normalised(Arrays.stream(log).map(w -> power * w).toArray());
   }
 

@@ -292,22 +292,22 @@ final class Parameters {
 
   /** What test {@code test} shows for a run's 1. */
   double read(double[] z, int test) {
+    return read(z, test, firstRead);
+  }
+
+  /** The same with a kit that has no bias. */
+  double departed(double[] z, int test) {
+    return read(z, test, nitrateDeparture);
+  }
+
+  private double read(double[] z, int test, int from) {
     double sum = 0;
-    for (int j = firstRead; j < z.length; j++) {
+    for (int j = from; j < z.length; j++) {
       if (reads[test][j - firstRead] != 0) {
         sum += reads[test][j - firstRead] * z[j];
       }
     }
     return Math.exp(sum);
-  }
-
-  /** What test {@code test} would show for a run's 1 with a kit that has no bias. */
-  double departed(double[] z, int test) {
-    int bias = firstRead;
-    while (reads[test][bias - firstRead] == 0) {
-      bias++;
-    }
-    return read(z, test) / value(z, bias);
   }
 
   /** How far nitrate lay from its run at each day's end, as the logarithm of a factor. */
