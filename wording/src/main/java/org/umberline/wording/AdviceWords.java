@@ -145,9 +145,9 @@ public final class AdviceWords {
           Phrase.of(
               "Even your largest change (",
               share,
-              ") is not enough to keep ",
+              ") would not keep ",
               nutrient,
-              " under its limit.");
+              " under its limit for long.");
       case FLOOR_BINDS ->
           Phrase.of("Changes that large would bring ", nutrient, " below its lower limit.");
       case SALINITY_STEP ->

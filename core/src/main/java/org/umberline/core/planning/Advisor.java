@@ -107,12 +107,22 @@ public final class Advisor {
       }
     }
     Optional<Found> kept = needed ? keptHabit() : unneeded();
-    Optional<Found> chosen =
+    Optional<Found> lasting =
         kept.or(() -> choose(found)).filter(f -> f.catchUps() == 0 || !b.isGuess());
+    Optional<Found> chosen = needed ? lasting.or(this::forNow) : lasting;
     List<Advice.Ask> asks = new Asks(b).all();
     TodayJudge judge =
         new TodayJudge(
-            b, danger, Cycle.of(b), chosen, found, needed, kept.isPresent(), asks, ofWork(chosen));
+            b,
+            danger,
+            Cycle.of(b),
+            chosen,
+            chosen.isPresent() && lasting.isEmpty(),
+            found,
+            needed,
+            kept.isPresent(),
+            asks,
+            ofWork(chosen));
     Advice.Today today = judge.made();
     HelpSearch helps =
         new HelpSearch(b.tank, b.posterior, b.judgedLines(), chosen.map(Found::everyDays));
@@ -124,8 +134,8 @@ public final class Advisor {
         binding(chosen, found),
         List.copyOf(options),
         new WaysBeside(b, alone).of(found, choose(found)),
-        helps(helps, chosen, found, needed),
-        needed && chosen.isEmpty() ? helps.blends() : List.of(),
+        helps(helps, lasting, found, needed),
+        needed && lasting.isEmpty() ? helps.blends() : List.of(),
         work(),
         asks,
         judge.remarks());
@@ -238,6 +248,16 @@ public final class Advisor {
     }
     looked.sort(Comparator.naturalOrder());
     return looked;
+  }
+
+  /** What holds until the next tests where no routine lasts, nearest to once a week. */
+  private Optional<Found> forNow() {
+    return intervals().stream()
+        .min(
+            Comparator.comparingDouble(
+                everyDays -> Math.abs(Math.log(everyDays / USUAL_INTERVAL_DAYS))))
+        .map(b.search::forNow)
+        .filter(Found::feasible);
   }
 
   private Advice.Option option(Found f) {

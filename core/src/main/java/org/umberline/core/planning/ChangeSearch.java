@@ -26,6 +26,10 @@ final class ChangeSearch {
   /** Keepers look at a tank once a week, and test about as often. Common practice, no source. */
   private static final int NEXT_LOOK_DAYS = 7;
 
+  /**
+   * Days ahead on which the promise counts at least: two looks. Chosen by the season: more of them
+   * ask for water against what the next tests will show.
+   */
   private static final int FEWEST_SURE_DAYS = 14;
 
   /** Above this share the advice goes in steps of a twentieth, below in hundredths. Chosen. */
@@ -33,6 +37,8 @@ final class ChangeSearch {
 
   /** With this chance of holding, the largest change every week is worth making. Chosen. */
   private static final double MAY_HOLD = 0.25;
+
+  private static final double ROUNDING = 1e-9;
 
   /** Under a floor more often by this much because of the changes: they are what breaks it. */
   private static final double BREAKS_FLOOR = 0.05;
@@ -87,16 +93,16 @@ final class ChangeSearch {
     confidence = tank.limits().confidence();
     shares = shares(tank, single.largestFraction());
     free = promise.daysKept(PlannedChanges.NONE, confidence);
-    surely = Math.min(promise.days(), Math.max(FEWEST_SURE_DAYS, free + NEXT_LOOK_DAYS));
+    surely = Math.min(promise.days(), Math.max(FEWEST_SURE_DAYS, free + 1));
   }
 
-  /** Days ahead on which the promise counts: past the first change until it was looked at again. */
+  /** Days ahead on which the promise counts: past the first change, and two looks at least. */
   int surely() {
     return surely;
   }
 
   private boolean holds(PlannedChanges changes, int from) {
-    return promise.holds(changes, from, surely);
+    return promise.holds(changes, from, surely) && promise.lasts(changes, surely);
   }
 
   /** The shares that may be advised, the least first: whole percents, then steps of five. */
@@ -190,15 +196,14 @@ final class ChangeSearch {
       return none(everyDays, floor(stripped.get()));
     }
     double largest = shares[shares.length - 1];
-    int start = latestSafe();
-    // today's change comes at the end of today: the level before it still stands in tomorrow's most
-    int judged = start == TODAY ? 1 : 0;
-    if (holds(changes(0, 0, start, largest, everyDays), judged)) {
-      Found plain = smallestFrom(everyDays, start, 0, 0, judged);
-      return checked(start == TODAY ? lighter(plain) : plain);
+    if (latestSafe() != TODAY) {
+      int start = latestStart(everyDays);
+      return start >= TODAY && promise.lasts(changes(0, 0, start, largest, everyDays), surely)
+          ? checked(smallestFrom(everyDays, start, 0, 0, judgedFrom(start)))
+          : none(everyDays, single.limit());
     }
-    if (start != TODAY) {
-      return earlier(everyDays, start);
+    if (holds(changes(0, 0, TODAY, largest, everyDays), judgedFrom(TODAY))) {
+      return checked(lighter(smallestFrom(everyDays, TODAY, 0, 0, judgedFrom(TODAY))));
     }
     for (int catchUps = 1; catchUps <= MOST_CATCH_UPS; catchUps++) {
       int from = Math.max(1, catchUps - 1);
@@ -211,22 +216,62 @@ final class ChangeSearch {
     return none(everyDays, single.limit());
   }
 
-  /** A routine that is too weak at the last moment may be enough when it begins before. */
-  private Found earlier(double everyDays, int latest) {
-    double largest = shares[shares.length - 1];
+  /**
+   * The largest share at one interval where no routine lasts but it holds for now: nothing has to
+   * be done before its day comes, whatever follows.
+   */
+  Found forNow(double everyDays) {
+    if (shares.length == 0 || sourceTooRich || stripped.isPresent() || latestSafe() == TODAY) {
+      return none(everyDays, single.limit());
+    }
+    int start = latestStart(everyDays);
+    return start < TODAY
+        ? none(everyDays, single.limit())
+        : checked(
+            new Found(
+                everyDays,
+                true,
+                BindingLimit.NONE,
+                largestShare(),
+                start,
+                0,
+                0,
+                judgedFrom(start)));
+  }
+
+  /** Today's change comes at the end of today: the level before it stands in tomorrow's most. */
+  private static int judgedFrom(int start) {
+    return start == TODAY ? 1 : 0;
+  }
+
+  /**
+   * The last day from which the largest share keeps the promise on the days on which it counts.
+   * What comes long after is no reason to begin sooner. Less than {@link #TODAY}: none.
+   */
+  private int latestStart(double everyDays) {
+    int latest = latestSafe();
+    return promise.holds(changes(0, 0, latest, largestShare(), everyDays), 0, surely)
+        ? latest
+        : last(
+            latest,
+            day ->
+                promise.holds(
+                    changes(0, 0, day, largestShare(), everyDays), judgedFrom(day), surely));
+  }
+
+  /** The last day from today on and before another on which something is so, else less. */
+  private static int last(int before, IntPredicate is) {
     int low = TODAY - 1;
-    int high = latest;
+    int high = before;
     while (high - low > 1) {
       int middle = (low + high) >> 1;
-      if (holds(changes(0, 0, middle, largest, everyDays), middle == TODAY ? 1 : 0)) {
+      if (is.test(middle)) {
         low = middle;
       } else {
         high = middle;
       }
     }
-    return low < TODAY
-        ? none(everyDays, single.limit())
-        : checked(smallestFrom(everyDays, low, 0, 0, low == TODAY ? 1 : 0));
+    return low;
   }
 
   private Found smallestFrom(
@@ -336,18 +381,21 @@ final class ChangeSearch {
    * The latest first day from which a routine keeps the promise; less than {@link #TODAY}: none.
    */
   int latestStart(Routine routine, double asked) {
-    int low = TODAY - 1;
-    int high = Math.min(latestSafe() + 1, promise.days());
-    while (high - low > 1) {
-      int middle = (low + high) >> 1;
-      PlannedChanges tried = changes(0, 0, middle, routine.fraction(), routine.everyDays());
-      if (promise.underCeilings(tried, middle == TODAY ? 1 : 0, surely) >= asked - 1e-9) {
-        low = middle;
-      } else {
-        high = middle;
-      }
+    int start =
+        last(
+            Math.min(latestSafe() + 1, promise.days()),
+            day ->
+                promise.underAtFirst(
+                        changes(0, 0, day, routine.fraction(), routine.everyDays()),
+                        judgedFrom(day),
+                        surely)
+                    >= asked - ROUNDING);
+    if (start < TODAY) {
+      return start;
     }
-    return low;
+    PlannedChanges changes = changes(0, 0, start, routine.fraction(), routine.everyDays());
+    boolean lasts = promise.underCeilings(changes, judgedFrom(start), surely) >= asked - ROUNDING;
+    return lasts ? start : TODAY - 1;
   }
 
   /** A given routine after one change that catches up; empty where that is not enough. */

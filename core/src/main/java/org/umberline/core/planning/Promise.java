@@ -128,9 +128,14 @@ final class Promise {
    * @param until days ahead on which the promise counts
    */
   double underCeilings(PlannedChanges planned, int from, int until) {
-    double near = 1 - worstOver(planned, from, Math.min(until, days));
+    double near = underAtFirst(planned, from, until);
     double far = 1 - worstOver(planned, Math.max(from, until), days);
     return far < LASTING - ROUNDED_SEARCH ? Math.min(near, far) : near;
+  }
+
+  /** The same on the days alone on which the promise counts. */
+  double underAtFirst(PlannedChanges planned, int from, int until) {
+    return 1 - worstOver(planned, from, Math.min(until, days));
   }
 
   private double worstOver(PlannedChanges planned, int from, int until) {
@@ -199,16 +204,25 @@ final class Promise {
   /**
    * Whether a plan keeps the promise from {@code from} on, by the first draws alone: for a search.
    *
-   * @param surely days ahead on which the promise counts; a routine has to last after them as well,
-   *     but new tests will have told more by then: {@link #LASTING} of the draws are enough
+   * @param surely days ahead on which the promise counts
    */
   boolean holds(PlannedChanges planned, int from, int surely) {
+    return holds(planned, from, Math.min(days, surely), confidence);
+  }
+
+  /**
+   * Whether a plan that keeps the promise goes on well after the days on which it counts. New tests
+   * will have told more by then: {@link #LASTING} of the draws are enough.
+   */
+  boolean lasts(PlannedChanges planned, int surely) {
+    return holds(planned, Math.min(days, surely), days, LASTING);
+  }
+
+  private boolean holds(PlannedChanges planned, int from, int until, double asked) {
     int draws = Math.min(SEARCH_DRAWS, posterior.draws().size());
-    int[] allowed = new int[days];
-    Arrays.fill(allowed, allowed(draws, LASTING));
-    Arrays.fill(allowed, 0, Math.min(days, surely), allowed(draws, confidence));
+    int allowed = allowed(draws, asked);
     int parts = SideBySide.parts(draws);
-    int[][][] over = new int[parts][2][days];
+    int[][][] over = new int[parts][2][until];
     AtomicBoolean broken = new AtomicBoolean();
     SideBySide.run(
         parts,
@@ -224,12 +238,12 @@ final class Promise {
       return false;
     }
     for (int nutrient = 0; nutrient < 2; nutrient++) {
-      for (int day = from; day < days; day++) {
+      for (int day = from; day < until; day++) {
         int sum = 0;
         for (int part = 0; part < parts; part++) {
           sum += over[part][nutrient][day];
         }
-        if (sum > allowed[day]) {
+        if (sum > allowed) {
           return false;
         }
       }
@@ -245,16 +259,17 @@ final class Promise {
       TankState state,
       Trace trace,
       int[][] over,
-      int[] allowed,
+      int allowed,
       AtomicBoolean broken) {
     Posterior.Draw drawn = posterior.draws().get(draw);
     state.set(drawn.state());
-    for (int start = 0; start < days; start += LOOK_EVERY) {
-      int until = Math.min(days, start + LOOK_EVERY);
+    int last = over[0].length;
+    for (int start = 0; start < last; start += LOOK_EVERY) {
+      int until = Math.min(last, start + LOOK_EVERY);
       simulator.run(state, first + start, first + until, drawn.multipliers(), planned, trace);
       for (int day = Math.max(start, from); day < until; day++) {
-        if (trace.nitrateHigh[first + day] > ceiling[0] && ++over[0][day] > allowed[day]
-            || trace.phosphorusHigh[first + day] > ceiling[1] && ++over[1][day] > allowed[day]) {
+        if (trace.nitrateHigh[first + day] > ceiling[0] && ++over[0][day] > allowed
+            || trace.phosphorusHigh[first + day] > ceiling[1] && ++over[1][day] > allowed) {
           broken.set(true);
           return;
         }

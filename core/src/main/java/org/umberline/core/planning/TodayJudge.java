@@ -36,6 +36,7 @@ final class TodayJudge {
   private final Optional<SafetyGuard.Finding> danger;
   private final Optional<Cycle> cycle;
   private final Optional<Found> chosen;
+  private final boolean forNow;
   private final List<Found> found;
   private final boolean needed;
   private final boolean habitKept;
@@ -45,6 +46,7 @@ final class TodayJudge {
 
   /**
    * @param chosen the routine that is advised
+   * @param forNow whether it holds only until the next tests tell more
    * @param found what was found for every interval
    * @param needed whether any change is
    * @param ofWork why work is part of the plan
@@ -54,6 +56,7 @@ final class TodayJudge {
       Optional<SafetyGuard.Finding> danger,
       Optional<Cycle> cycle,
       Optional<Found> chosen,
+      boolean forNow,
       List<Found> found,
       boolean needed,
       boolean habitKept,
@@ -64,6 +67,7 @@ final class TodayJudge {
     this.cycle = cycle;
     this.ofWork = ofWork;
     this.chosen = chosen;
+    this.forNow = forNow;
     this.found = found;
     this.needed = needed;
     this.habitKept = habitKept;
@@ -166,7 +170,8 @@ final class TodayJudge {
       return stuck();
     }
     Found f = chosen.get();
-    if (firstDay(f) == ChangeSearch.TODAY) {
+    boolean today = firstDay(f) == ChangeSearch.TODAY;
+    if (today) {
       b.waiting()
           .ifPresent(
               w ->
@@ -175,12 +180,18 @@ final class TodayJudge {
                           .of(b.promise.nearer(PlannedChanges.NONE, 0))
                           .on(w.until())
                           .chance(w.chance())));
-      habitHolds(f);
-      return f.catchUps() > 0 ? f.catchUpFraction() : f.fraction();
     }
     habitHolds(f);
-    why.add(Reason.of(Kind.HOLDS_UNTIL).on(b.date(firstDay(f))));
-    return 0;
+    if (!today) {
+      why.add(Reason.of(Kind.HOLDS_UNTIL).on(b.date(firstDay(f))));
+    }
+    if (forNow) {
+      why.add(limited(b.promise.nearer(PlannedChanges.NONE, 0)));
+    }
+    if (!today) {
+      return 0;
+    }
+    return f.catchUps() > 0 ? f.catchUpFraction() : f.fraction();
   }
 
   private void habitHolds(Found f) {

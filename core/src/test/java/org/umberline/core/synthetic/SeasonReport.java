@@ -262,8 +262,8 @@ public final class SeasonReport {
   /** The shares of the seven days after today; what is for today is done as the next begins. */
   static double[] weekOf(Advice advice, LocalDate today) {
     double[] week = new double[DAYS_PER_WEEK];
-    for (Advice.Step step : advice.catchUp()) {
-      put(week, today, step.on(), step.fraction());
+    for (int i = 0; i < Math.min(advice.catchUp().size(), DAYS_PER_WEEK); i++) {
+      week[i] = advice.catchUp().get(i).fraction();
     }
     advice.recommended().ifPresent(r -> put(week, today, r.nextOn(), r.fraction()));
     advice.today().fraction().ifPresent(share -> week[0] = share);
