@@ -278,7 +278,7 @@ public final class Advisor {
         f.everyDays(),
         OptionalDouble.of(f.fraction()),
         true,
-        f.limit(),
+        b.search.limit(f),
         Optional.of(b.date(f.start())),
         OptionalDouble.of(b.litres(f.fraction()) * perPeriod),
         OptionalDouble.of(1 - Math.pow(1 - f.fraction(), perPeriod)),
@@ -306,15 +306,11 @@ public final class Advisor {
           : Optional.empty();
     }
     int start = b.hasFixedRoutine() ? Math.min(latest, b.ahead(routine.nextOn())) : latest;
-    Nutrient nearer =
-        b.promise.nearer(b.search.changes(0, 0, start, routine.fraction(), routine.everyDays()), 0);
     return Optional.of(
         new Found(
             routine.everyDays(),
             true,
-            nearer == Nutrient.NITRATE
-                ? BindingLimit.NITRATE_CEILING
-                : BindingLimit.PHOSPHATE_CEILING,
+            BindingLimit.NONE,
             routine.fraction(),
             start,
             0,
@@ -382,9 +378,10 @@ public final class Advisor {
   }
 
   private Optional<Advice.Binding> binding(Optional<Found> chosen, List<Found> found) {
+    // a routine that is kept though none is needed is bound by nothing
     BindingLimit limit =
         chosen
-            .map(Found::limit)
+            .map(f -> b.search.noneNeeded() ? BindingLimit.NONE : b.search.limit(f))
             .orElse(found.stream().map(Found::limit).findFirst().orElse(BindingLimit.NONE));
     return switch (limit) {
       case NITRATE_CEILING -> binding(Nutrient.NITRATE, Advice.Side.CEILING);

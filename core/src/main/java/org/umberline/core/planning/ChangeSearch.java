@@ -46,6 +46,7 @@ final class ChangeSearch {
   /**
    * What was found for one interval.
    *
+   * @param limit why there is none
    * @param start day ahead of the routine's first change, or {@link #TODAY}
    * @param catchUps changes of {@code catchUpFraction} before it, one a day from today on
    * @param from day ahead from which the promise is judged
@@ -92,7 +93,7 @@ final class ChangeSearch {
     this.sourceTooRich = sourceTooRich;
     confidence = tank.limits().confidence();
     shares = shares(tank, single.largestFraction());
-    free = promise.daysKept(PlannedChanges.NONE, confidence);
+    free = promise.daysFree();
     surely = Math.min(promise.days(), Math.max(FEWEST_SURE_DAYS, free + 1));
   }
 
@@ -102,7 +103,7 @@ final class ChangeSearch {
   }
 
   private boolean holds(PlannedChanges changes, int from) {
-    return promise.holds(changes, from, surely) && promise.lasts(changes, surely);
+    return promise.holdsAndLasts(changes, from, surely);
   }
 
   /** The shares that may be advised, the least first: whole percents, then steps of five. */
@@ -197,8 +198,11 @@ final class ChangeSearch {
     }
     double largest = shares[shares.length - 1];
     if (latestSafe() != TODAY) {
+      if (holds(changes(0, 0, latestSafe(), largest, everyDays), 0)) {
+        return checked(smallestFrom(everyDays, latestSafe(), 0, 0, 0));
+      }
       int start = latestStart(everyDays);
-      return start >= TODAY && promise.lasts(changes(0, 0, start, largest, everyDays), surely)
+      return start >= TODAY && holds(changes(0, 0, start, largest, everyDays), judgedFrom(start))
           ? checked(smallestFrom(everyDays, start, 0, 0, judgedFrom(start)))
           : none(everyDays, single.limit());
     }
@@ -348,7 +352,7 @@ final class ChangeSearch {
   private Found checked(Found found) {
     PlannedChanges changes = changes(found);
     for (Nutrient nutrient : Nutrient.values()) {
-      for (int day = found.from; day < surely; day++) {
+      for (int day = found.from; day < surely && promise.hasFloor(nutrient); day++) {
         double with = promise.under(changes, nutrient, day);
         if (with > Basis.MORE_LIKELY_THAN_NOT
             && with > promise.under(PlannedChanges.NONE, nutrient, day) + BREAKS_FLOOR) {
@@ -356,17 +360,17 @@ final class ChangeSearch {
         }
       }
     }
-    return new Found(
-        found.everyDays,
-        true,
-        promise.nearer(changes, found.from) == Nutrient.NITRATE
-            ? BindingLimit.NITRATE_CEILING
-            : BindingLimit.PHOSPHATE_CEILING,
-        found.fraction,
-        found.start,
-        found.catchUps,
-        found.catchUpFraction,
-        found.from);
+    return found;
+  }
+
+  /** What binds a routine that was found, or why there is none. */
+  BindingLimit limit(Found found) {
+    if (!found.feasible) {
+      return found.limit;
+    }
+    return promise.nearer(changes(found), found.from) == Nutrient.NITRATE
+        ? BindingLimit.NITRATE_CEILING
+        : BindingLimit.PHOSPHATE_CEILING;
   }
 
   private static BindingLimit floor(Nutrient nutrient) {

@@ -89,7 +89,7 @@ final class HelpSearch {
     }
     ChangeSearch.Found found = search.find(everyDays);
     if (!found.feasible()) {
-      return new Enough(OptionalDouble.empty(), everyDays, later(promise, nutrient));
+      return new Enough(OptionalDouble.empty(), everyDays, later(ahead, nutrient));
     }
     // so little is changed by nobody: more of it, less often
     if (found.fraction() < WORTH_THE_WHILE) {
@@ -101,12 +101,12 @@ final class HelpSearch {
   }
 
   /** Median level of a nutrient after four weeks, or at the end of the days, without a change. */
-  private static double later(Promise promise, Nutrient nutrient) {
-    Projection alone = promise.projection(PlannedChanges.NONE);
-    int day = Math.min((int) Advisor.WEEKS_4, promise.days()) - 1;
+  private double later(Posterior ahead, Nutrient nutrient) {
+    int days = Math.min((int) Advisor.WEEKS_4, daysAhead);
+    Projection alone = Projection.of(ahead, days, PlannedChanges.NONE);
     double[] levels = new double[alone.draws()];
     for (int draw = 0; draw < levels.length; draw++) {
-      levels[draw] = alone.high(nutrient, day, draw);
+      levels[draw] = alone.high(nutrient, days - 1, draw);
     }
     Quantiles.sort(levels);
     return nutrient.ion(Quantiles.of(levels, 0.5));
@@ -188,8 +188,7 @@ final class HelpSearch {
 
   /** Where nothing alone is enough: what lowers the level most, and the two best together. */
   private List<Advice.Help> mostOf(List<Tried> notEnough, Nutrient nutrient) {
-    double alone =
-        later(new Promise(posterior, lines, tank.limits().confidence(), daysAhead), nutrient);
+    double alone = later(posterior, nutrient);
     List<Tried> lower =
         notEnough.stream()
             .filter(

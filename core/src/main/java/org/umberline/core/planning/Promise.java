@@ -33,8 +33,10 @@ final class Promise {
   /** Days that are run before a search looks whether the promise is broken already. */
   private static final int LOOK_EVERY = 14;
 
-  /** Plans whose runs are kept: the same few are asked about again and again. */
-  private static final int MOST_KEPT = 6;
+  /**
+   * Plans whose runs are kept: none, and one for each interval, are asked about again and again.
+   */
+  private static final int MOST_KEPT = 10;
 
   private record Asked(PlannedChanges planned, Projection projection) {}
 
@@ -82,23 +84,28 @@ final class Promise {
 
   /** Every draw run over the days judged; the last few are kept. */
   Projection projection(PlannedChanges planned) {
-    for (Asked asked : lately) {
-      if (Arrays.equals(asked.planned.time(), planned.time())
-          && Arrays.equals(asked.planned.fraction(), planned.fraction())) {
-        return asked.projection;
-      }
-    }
-    if (lately.size() == MOST_KEPT) {
+    Asked asked =
+        lately.stream()
+            .filter(
+                other ->
+                    Arrays.equals(other.planned.time(), planned.time())
+                        && Arrays.equals(other.planned.fraction(), planned.fraction()))
+            .findFirst()
+            .orElseGet(() -> new Asked(planned, Projection.of(posterior, days, planned)));
+    lately.remove(asked);
+    lately.addFirst(asked);
+    if (lately.size() > MOST_KEPT) {
       lately.removeLast();
     }
-    Projection projection = Projection.of(posterior, days, planned);
-    lately.addFirst(new Asked(planned, projection));
-    return projection;
+    return asked.projection;
   }
 
   /** Share of all draws over the nutrient's ceiling at some time of a day ahead. */
   double over(PlannedChanges planned, Nutrient nutrient, int day) {
-    Projection projection = projection(planned);
+    return over(projection(planned), nutrient, day);
+  }
+
+  private double over(Projection projection, Nutrient nutrient, int day) {
     int count = 0;
     for (int draw = 0; draw < posterior.draws().size(); draw++) {
       count += projection.high(nutrient, day, draw) > ceiling[nutrient.ordinal()] ? 1 : 0;
@@ -180,13 +187,28 @@ final class Promise {
     return count / (double) posterior.draws().size();
   }
 
-  /** Days from tomorrow on that keep the promise without a break. */
-  int daysKept(PlannedChanges planned, double asked) {
-    int day = 0;
-    while (day < days && over(planned, day) <= 1 - asked + ROUNDING) {
-      day++;
+  /** Whether the nutrient has a floor. */
+  boolean hasFloor(Nutrient nutrient) {
+    return floor[nutrient.ordinal()] > 0;
+  }
+
+  /** Days from tomorrow on that keep the promise without any change and without a break. */
+  int daysFree() {
+    // most promises end within the first weeks: what comes after them need not be run
+    int soon = Math.min(LOOK_EVERY, days);
+    int kept = daysFree(Projection.of(posterior, soon, PlannedChanges.NONE));
+    return kept < soon ? kept : daysFree(projection(PlannedChanges.NONE));
+  }
+
+  private int daysFree(Projection projection) {
+    for (int day = 0; day < projection.days(); day++) {
+      for (Nutrient nutrient : Nutrient.values()) {
+        if (over(projection, nutrient, day) > 1 - confidence + ROUNDING) {
+          return day;
+        }
+      }
     }
-    return day;
+    return projection.days();
   }
 
   /** The ceiling that is nearest to being passed more often than accepted, from {@code from} on. */
@@ -207,20 +229,32 @@ final class Promise {
    * @param surely days ahead on which the promise counts
    */
   boolean holds(PlannedChanges planned, int from, int surely) {
-    return holds(planned, from, Math.min(days, surely), confidence);
+    int[] allowed = new int[Math.min(days, surely)];
+    Arrays.fill(allowed, allowed(searchDraws(), confidence));
+    return holds(planned, from, allowed);
   }
 
   /**
-   * Whether a plan that keeps the promise goes on well after the days on which it counts. New tests
+   * Whether a plan keeps the promise and goes on well after the days on which it counts. New tests
    * will have told more by then: {@link #LASTING} of the draws are enough.
    */
-  boolean lasts(PlannedChanges planned, int surely) {
-    return holds(planned, Math.min(days, surely), days, LASTING);
+  boolean holdsAndLasts(PlannedChanges planned, int from, int surely) {
+    int[] allowed = new int[days];
+    Arrays.fill(allowed, allowed(searchDraws(), LASTING));
+    Arrays.fill(allowed, 0, Math.min(days, surely), allowed(searchDraws(), confidence));
+    return holds(planned, from, allowed);
   }
 
-  private boolean holds(PlannedChanges planned, int from, int until, double asked) {
-    int draws = Math.min(SEARCH_DRAWS, posterior.draws().size());
-    int allowed = allowed(draws, asked);
+  private int searchDraws() {
+    return Math.min(SEARCH_DRAWS, posterior.draws().size());
+  }
+
+  /**
+   * @param allowed draws over a ceiling that are accepted on each day that is looked at
+   */
+  private boolean holds(PlannedChanges planned, int from, int[] allowed) {
+    int draws = searchDraws();
+    int until = allowed.length;
     int parts = SideBySide.parts(draws);
     int[][][] over = new int[parts][2][until];
     AtomicBoolean broken = new AtomicBoolean();
@@ -243,7 +277,7 @@ final class Promise {
         for (int part = 0; part < parts; part++) {
           sum += over[part][nutrient][day];
         }
-        if (sum > allowed) {
+        if (sum > allowed[day]) {
           return false;
         }
       }
@@ -259,7 +293,7 @@ final class Promise {
       TankState state,
       Trace trace,
       int[][] over,
-      int allowed,
+      int[] allowed,
       AtomicBoolean broken) {
     Posterior.Draw drawn = posterior.draws().get(draw);
     state.set(drawn.state());
@@ -268,8 +302,8 @@ final class Promise {
       int until = Math.min(last, start + LOOK_EVERY);
       simulator.run(state, first + start, first + until, drawn.multipliers(), planned, trace);
       for (int day = Math.max(start, from); day < until; day++) {
-        if (trace.nitrateHigh[first + day] > ceiling[0] && ++over[0][day] > allowed
-            || trace.phosphorusHigh[first + day] > ceiling[1] && ++over[1][day] > allowed) {
+        if (trace.nitrateHigh[first + day] > ceiling[0] && ++over[0][day] > allowed[day]
+            || trace.phosphorusHigh[first + day] > ceiling[1] && ++over[1][day] > allowed[day]) {
           broken.set(true);
           return;
         }
