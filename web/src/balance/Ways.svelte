@@ -3,7 +3,7 @@
   import { interval, minutesText, percent, timesInTen } from '../lib/words';
   import { figure, volume } from '../lib/units.svelte';
   import { said } from '../lib/said';
-  import { WAY_NAMES } from './ways';
+  import { does, WAY_NAMES } from './ways';
 
   let {
     balance,
@@ -34,13 +34,6 @@
   let helps = $derived(
     balance.otherWays.helps.filter((help) => help.tries.length > 0).slice(0, MOST_HELPS),
   );
-
-  function does(way: Schemas['Way']): string {
-    const then =
-      way.fraction > 0 ? `${percent(way.fraction)} every ${interval(way.everyDays)}` : '';
-    const now = way.nowFraction === undefined ? '' : `${percent(way.nowFraction)} now`;
-    return [now, then].filter(Boolean).join(', then ') || 'no change';
-  }
 
   function takes(way: Schemas['Way']): string {
     const parts = [minutesText(way.minutesPer28Days), volume(way.litresPer28Days)];

@@ -2,6 +2,7 @@ import { fireEvent, render, screen } from '@testing-library/svelte';
 import { describe, expect, it, vi } from 'vitest';
 import { balance } from '../balance.test-data';
 import Ways from './Ways.svelte';
+import { does } from './ways';
 
 const way = (kind: 'AS_NOW' | 'LEAST_EFFORT', fraction: number, holds: boolean) => ({
   kind,
@@ -46,6 +47,17 @@ describe('the ways beside the advice', () => {
     expect(ways[0]?.textContent).toContain('20 % every 7 days');
     expect(ways[0]?.textContent).toContain('108 min · 150 L · 4.4 kg salt');
     expect(ways[1]?.textContent).toContain('holds only 3 times in 10');
+  });
+
+  it('say what is changed first', () => {
+    const routine = { fraction: 0.2, everyDays: 14 };
+    expect(does({ ...routine, caughtUp: { fraction: 0.5, times: 1 } })).toBe(
+      '50 % now, then 20 % every 14 days',
+    );
+    expect(does({ ...routine, caughtUp: { fraction: 0.5, times: 2 } })).toContain(
+      'now and tomorrow',
+    );
+    expect(does({ ...routine, fraction: 0 })).toBe('no change');
   });
 
   it('are tried by one press, and so is a lever', async () => {

@@ -3,7 +3,7 @@
   import { about, interval, minutesText, nearDay, percent, timesInTen } from '../lib/words';
   import { figure, volume } from '../lib/units.svelte';
   import { said } from '../lib/said';
-  import { WAY_NAMES } from '../balance/ways';
+  import { does, WAY_NAMES } from '../balance/ways';
   import OneOff from './OneOff.svelte';
 
   let {
@@ -30,6 +30,9 @@
     ALKALINITY_STEP: 'its alkalinity is too far from the tank’s',
     NITRATE_STEP: 'nitrate would fall too far at once',
   };
+  /** The interval stands beside it. */
+  const change = (fraction: number, option: Schemas['Option']) =>
+    option.caughtUp ? does({ ...option, fraction }) : percent(fraction);
   let salted = $derived(ways.ways.some((way) => way.saltGramsPer28Days > 0));
 </script>
 
@@ -57,11 +60,9 @@
           ></th
         >
         <td
-          >{way.nowFraction === undefined
-            ? ''
-            : `${percent(way.nowFraction)} now, then `}{way.fraction > 0
-            ? `${percent(way.fraction)} every ${interval(way.everyDays)} from ${nearDay(way.startsOn, balance.tank.today)}`
-            : 'no change'}</td
+          >{does(way)}{way.fraction > 0
+            ? ` from ${nearDay(way.startsOn, balance.tank.today)}`
+            : ''}</td
         >
         <td class="tabular-nums">{minutesText(way.minutesPer28Days)}</td>
         <td class="tabular-nums">{volume(way.litresPer28Days)}</td>
@@ -85,7 +86,7 @@
     {#each ways.options as option (option.everyDays)}
       <tr class="border-base-300 border-t">
         <th scope="row" class="font-normal">{interval(option.everyDays)}</th>
-        <td>{option.fraction === undefined ? 'not enough' : percent(option.fraction)}</td>
+        <td>{option.fraction === undefined ? 'not enough' : change(option.fraction, option)}</td>
         <td class="tabular-nums"
           >{option.minutesPer28Days === undefined ? '' : minutesText(option.minutesPer28Days)}</td
         >

@@ -121,9 +121,17 @@ public record Advice(
     }
   }
 
-  /** The smallest sufficient change for one interval; {@code fraction} is empty when none is. */
+  /** Larger changes, one a day from today on, before a routine begins. */
+  public record CaughtUp(double fraction, int times) {}
+
+  /**
+   * The smallest sufficient change for one interval; {@code fraction} is empty when none is.
+   *
+   * @param caughtUp what is changed first; empty where the routine alone is enough
+   */
   public record Option(
       double everyDays,
+      Optional<CaughtUp> caughtUp,
       OptionalDouble fraction,
       boolean feasible,
       BindingLimit bindingLimit,
@@ -155,12 +163,12 @@ public record Advice(
   /**
    * A routine beside the advice; a share of 0 means that no changes are made.
    *
-   * @param nowFraction share that is changed today before it; empty where nothing is caught up
+   * @param caughtUp what is changed first; empty where nothing is caught up
    * @param holds whether it keeps the promise
    */
   public record Way(
       WayKind kind,
-      OptionalDouble nowFraction,
+      Optional<CaughtUp> caughtUp,
       double fraction,
       double everyDays,
       LocalDate startsOn,

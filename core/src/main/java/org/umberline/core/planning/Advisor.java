@@ -264,6 +264,7 @@ public final class Advisor {
     if (!f.feasible()) {
       return new Advice.Option(
           f.everyDays(),
+          Optional.empty(),
           OptionalDouble.empty(),
           false,
           f.limit(),
@@ -276,6 +277,7 @@ public final class Advisor {
     double perPeriod = WEEKS_4 / f.everyDays();
     return new Advice.Option(
         f.everyDays(),
+        WaysBeside.caughtUp(f.catchUps(), f.catchUpFraction()),
         OptionalDouble.of(f.fraction()),
         true,
         b.search.limit(f),

@@ -5,7 +5,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import org.umberline.core.chemistry.SeaWater;
 import org.umberline.core.planning.ChangeSearch.Found;
 import org.umberline.core.simulation.PlannedChanges;
@@ -70,6 +69,10 @@ final class WaysBeside {
                     f.from())));
   }
 
+  static Optional<Advice.CaughtUp> caughtUp(int times, double fraction) {
+    return times > 0 ? Optional.of(new Advice.CaughtUp(fraction, times)) : Optional.empty();
+  }
+
   private static Advice.Way way(
       Basis b,
       Advice.WayKind kind,
@@ -85,7 +88,7 @@ final class WaysBeside {
     double gramsPerLitre = SeaWater.saltGramsPerLitre(b.tank.salinityPpt(), b.tank.temperatureC());
     return new Advice.Way(
         kind,
-        catchUps > 0 ? OptionalDouble.of(catchUpFraction) : OptionalDouble.empty(),
+        caughtUp(catchUps, catchUpFraction),
         fraction,
         everyDays,
         b.date(start),

@@ -155,6 +155,19 @@ class AdvisorTest {
         .contains(Advice.Kind.LARGEST_NOT_ENOUGH);
   }
 
+  /** What can't be held for long is no reason to change before the latest safe day. */
+  @Test
+  void whereNoRoutineLastsTheLargestChangeWaitsForItsDay() {
+    Advice advice = advice(tank(0, 0.3, List.of(7.0, 14.0)).build(), 15);
+    assertThat(advice.options()).noneMatch(Advice.Option::feasible);
+    assertThat(advice.today().verdict()).isEqualTo(Verdict.SKIP);
+    assertThat(advice.recommended().orElseThrow().fraction()).isEqualTo(0.3);
+    assertThat(advice.recommended().orElseThrow().nextOn())
+        .isAfterOrEqualTo(AS_OF.plusDays((long) (25 / RISE) - 1));
+    assertThat(advice.today().why().stream().map(Advice.Reason::kind))
+        .containsExactly(Advice.Kind.HOLDS_UNTIL, Advice.Kind.LARGEST_NOT_ENOUGH);
+  }
+
   @Test
   void twoOfAQuarterRenewFortyFourPercent() {
     Advice.Option option = advice(tank(0, 0.9, List.of(14.0)).build(), 10).options().get(0);

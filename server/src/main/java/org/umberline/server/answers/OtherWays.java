@@ -11,6 +11,10 @@ import org.umberline.wording.AdviceWords;
 final class OtherWays {
   private OtherWays() {}
 
+  private static Views.CaughtUpView caughtUp(Advice.CaughtUp first) {
+    return new Views.CaughtUpView(first.fraction(), first.times());
+  }
+
   static Views.OtherWaysView of(
       Present now, Advice advice, Background background, AdviceWords words) {
     return new Views.OtherWaysView(
@@ -19,6 +23,7 @@ final class OtherWays {
                 option ->
                     new Views.OptionView(
                         option.everyDays(),
+                        option.caughtUp().map(OtherWays::caughtUp).orElse(null),
                         option.fraction().isPresent() ? option.fraction().getAsDouble() : null,
                         option.feasible(),
                         option.bindingLimit(),
@@ -32,7 +37,7 @@ final class OtherWays {
                 way ->
                     new Views.WayView(
                         way.kind(),
-                        way.nowFraction().isPresent() ? way.nowFraction().getAsDouble() : null,
+                        way.caughtUp().map(OtherWays::caughtUp).orElse(null),
                         way.fraction(),
                         way.everyDays(),
                         way.startsOn(),

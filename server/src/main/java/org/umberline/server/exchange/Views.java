@@ -104,9 +104,15 @@ public final class Views {
           "a test worth more than acting: chance of crossing, chance to turn the decision")
   public record TestFirstView(String analyte, double chance, double settles) {}
 
+  @Schema(
+      name = "CaughtUp",
+      description = "larger changes, one a day from today on, before a routine begins")
+  public record CaughtUpView(double fraction, int times) {}
+
   @Schema(name = "Option", description = "the smallest change that keeps the lines at an interval")
   public record OptionView(
       double everyDays,
+      @Schema(nullable = true) CaughtUpView caughtUp,
       @Schema(nullable = true) Double fraction,
       boolean feasible,
       BindingLimit bindingLimit,
@@ -118,7 +124,7 @@ public final class Views {
       description = "a routine beside the advice; a fraction of 0 means that no changes are made")
   public record WayView(
       Advice.WayKind kind,
-      @Schema(nullable = true) Double nowFraction,
+      @Schema(nullable = true) CaughtUpView caughtUp,
       double fraction,
       double everyDays,
       LocalDate startsOn,
