@@ -70,9 +70,29 @@ export function toShown(name: QuantityName, value: number): number {
   return value * unit.factor + unit.offset;
 }
 
+/** No keeper's water is heavier, and none that is measured holds as little as 1 to 1.04 ppt. */
+const HIGHEST_GRAVITY = 1.04;
+/** No tank is hotter in °C, and none colder in °F. */
+const HOTTEST_C = 45;
+const COLDEST_F = 32;
+
+/** The unit that was meant: 1.025 is a specific gravity, and 78 degrees are Fahrenheit. */
+function meant(name: QuantityName, typed: number): Schemas['UnitChoice'] {
+  const unit = choice(name);
+  const called = (label: string) =>
+    units.offered
+      .find((quantity) => quantity.name === name)
+      ?.units.find((u) => u.label === label) ?? unit;
+  if (name === 'salinity')
+    return called(typed > 1 && typed < HIGHEST_GRAVITY ? 'specific gravity' : 'ppt');
+  if (name === 'temperature' && unit.label === '°C' && typed > HOTTEST_C) return called('°F');
+  if (name === 'temperature' && unit.label === '°F' && typed < COLDEST_F) return called('°C');
+  return unit;
+}
+
 /** A number as it was typed, in the unit it travels in. */
 export function fromShown(name: QuantityName, shown: number): number {
-  const unit = choice(name);
+  const unit = meant(name, shown);
   const value =
     unit.label === 'specific gravity'
       ? between(units.gravity, shown, 1, 0)

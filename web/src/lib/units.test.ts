@@ -56,4 +56,14 @@ describe('numbers in the keeper’s units', () => {
       for (const value of [0.5, 12, 34.5])
         expect(fromShown(name, toShown(name, value))).toBeCloseTo(value, 5);
   });
+
+  it('are taken for what they can only be', () => {
+    expect(fromShown('salinity', 1.0264)).toBeCloseTo(35, 5);
+    expect(fromShown('temperature', 77)).toBeCloseTo(25, 5);
+    units.chosen = { temperature: '°F', salinity: 'specific gravity' };
+    expect(fromShown('salinity', 34)).toBe(34);
+    expect(fromShown('salinity', 0)).toBe(0);
+    expect(fromShown('temperature', 25)).toBe(25);
+    expect(fromShown('temperature', 77)).toBeCloseTo(25, 5);
+  });
 });

@@ -8,8 +8,10 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.random.RandomGenerator;
+import java.util.stream.Collectors;
 import org.umberline.core.quantity.Ammonia;
 import org.umberline.core.quantity.Nitrate;
 import org.umberline.core.quantity.Nitrite;
@@ -60,6 +62,12 @@ public final class Calibration {
   private static final int TRIED_STARTS = 200;
 
   private static final int STARTS = 3;
+
+  /** More readings of one analyte than this share off any course: none of them is sure. Chosen. */
+  private static final double MOST_OFF = 0.35;
+
+  /** Such readings tell together as much as so many that scatter as they do. Chosen. */
+  private static final int COUNT_FOR = 4;
 
   /** A run that is so far off, as a logarithm, is near enough to begin from. Chosen. */
   private static final double NEAR_ENOUGH = 0.3;
@@ -113,6 +121,10 @@ public final class Calibration {
   private final TankSimulator simulator;
   private final List<LogEntry.Test> tests;
   private final TestLikelihood[] likelihoods;
+
+  /** The same as the kits say; what is believed may scatter more. */
+  private final TestLikelihood[] asKitsSay;
+
   private final double[] perElement;
   private final Multipliers multipliers;
   private final TankState state;
@@ -180,6 +192,7 @@ public final class Calibration {
               any -> TestLikelihood.of(test, scenario.tank().kitOf(test)));
       perElement[i] = perElement(test.analyte());
     }
+    asKitsSay = likelihoods.clone();
     multipliers = parameters.fresh();
     state = new TankState(scenario);
     trace = new Trace(scenario);
@@ -194,6 +207,7 @@ public final class Calibration {
     simulator = TankSimulator.quick(scenario);
     tests = other.tests;
     likelihoods = other.likelihoods;
+    asKitsSay = other.asKitsSay;
     perElement = other.perElement;
     multipliers = parameters.fresh();
     state = new TankState(scenario);
@@ -405,12 +419,13 @@ public final class Calibration {
   /**
    * Finds the most likely point and what the tests would show around it. A point at which readings
    * are written off is not believed: the search begins anew from where the prior alone comes
-   * nearest to all of them.
+   * nearest to all of them. Readings that no course can bring together scatter more than their kit
+   * is said to, and are believed so much less.
    */
   private StandIn found(RandomGenerator random) {
     StandIn standIn = linearise(new double[parameters.size()], true);
     simulate(standIn.mode());
-    if (!isWrittenOff(standIn.mode())) {
+    if (writtenOff(standIn.mode(), MOST_BLUNDERS).isEmpty()) {
       return standIn;
     }
     double best = logPosterior(standIn.mode());
@@ -423,11 +438,29 @@ public final class Calibration {
         standIn = other;
       }
     }
-    return standIn;
+    simulate(standIn.mode());
+    Set<Analyte> off = writtenOff(standIn.mode(), MOST_OFF);
+    for (int t = 0; t < likelihoods.length; t++) {
+      if (off.contains(tests.get(t).analyte())) {
+        likelihoods[t] = asKitsSay[t].scattered(scatter(tests.get(t).analyte()));
+      }
+    }
+    return off.isEmpty() ? standIn : linearise(new double[parameters.size()], true);
   }
 
-  /** Of the last run: whether more readings of an analyte are taken for blunders than happen. */
-  private boolean isWrittenOff(double[] z) {
+  /** With this beside each kit's error the analyte's readings tell as much as a few of them. */
+  private double scatter(Analyte analyte) {
+    double[] values =
+        tests.stream()
+            .filter(test -> test.analyte() == analyte)
+            .mapToDouble(LogEntry.Test::standardValue)
+            .toArray();
+    return Quantiles.standardDeviation(values)
+        * Math.sqrt(Math.max(1, values.length / (double) COUNT_FOR));
+  }
+
+  /** Of the last run: analytes of which more readings are taken for blunders than happen. */
+  private Set<Analyte> writtenOff(double[] z, double most) {
     Map<Analyte, Integer> readings = new EnumMap<>(Analyte.class);
     Map<Analyte, Integer> blunders = new EnumMap<>(Analyte.class);
     for (int i = 0; i < truth.length; i++) {
@@ -437,10 +470,11 @@ public final class Calibration {
         blunders.merge(analyte, 1, Integer::sum);
       }
     }
-    return blunders.entrySet().stream()
-        .anyMatch(
-            off ->
-                off.getValue() > 1 && off.getValue() > MOST_BLUNDERS * readings.get(off.getKey()));
+    return blunders.keySet().stream()
+        .filter(
+            analyte ->
+                blunders.get(analyte) > 1 && blunders.get(analyte) > most * readings.get(analyte))
+        .collect(Collectors.toSet());
   }
 
   /** Of the last run. */
@@ -640,7 +674,7 @@ public final class Calibration {
     List<Posterior.Reading> readings = new ArrayList<>();
     for (int t = 0; t < truth.length; t++) {
       double sd = Quantiles.standardDeviation(atTests[t]);
-      readings.add(new Posterior.Reading(t, likelihoods[t], median(atTests[t]), sd));
+      readings.add(new Posterior.Reading(t, asKitsSay[t], median(atTests[t]), sd));
     }
     double[][] n = quantiles(nitrogen);
     double[][] p = quantiles(phosphorus);

@@ -117,6 +117,19 @@ public final class TestLikelihood {
     table = tabulate();
   }
 
+  /** The same reading with a scatter beside its kit's error, in the standard unit. */
+  TestLikelihood scattered(double sd) {
+    double inKitUnit = sd * perStandard;
+    return new TestLikelihood(
+        use,
+        perStandard,
+        low,
+        high,
+        Math.hypot(lowBlur, inKitUnit),
+        Math.hypot(highBlur, inKitUnit),
+        blunderDensity);
+  }
+
   private static int nearest(List<Double> steps, double value) {
     int nearest = 0;
     for (int i = 1; i < steps.size(); i++) {

@@ -234,4 +234,24 @@ class CalibrationTest {
         sorted(calibrate(steady.build()), d -> d.state().phosphorusMg() / 100 * 94.971 / 30.974);
     assertThat(Quantiles.of(now, 0.5)).isBetween(0.55, 0.75);
   }
+
+  /** Half the readings 10 and half 80: nobody knows, and the answer is as wide as that. */
+  @Test
+  void readingsThatNoCourseBringsTogetherWidenTheAnswer() {
+    TankBuilder builder =
+        new TankBuilder()
+            .startedOn(START.minusDays(400))
+            .ration(0.4)
+            .water("tap", 5, 0.1)
+            .changeWater("tap")
+            .photometer("no3", Analyte.NITRATE, 0.5, 0.05);
+    for (int day = 6; day < DAYS; day += 4) {
+      builder.test(day, Analyte.NITRATE, day % 8 == 2 ? 10 : 80, "no3");
+    }
+    Posterior posterior = calibrate(builder.build());
+    double[] now = nitrateNow(posterior);
+    assertThat(Quantiles.of(now, 0.1)).isLessThan(60);
+    assertThat(Quantiles.of(now, 0.9)).isGreaterThan(80);
+    assertThat(posterior.readings()).anyMatch(Posterior.Reading::contradicts);
+  }
 }
