@@ -57,6 +57,12 @@
     </p>
   {/if}
   {#if session?.signedIn}
+    {#if session.leavesAt}
+      <p role="status" class="bg-warning text-warning-content px-4 py-2 text-center text-sm">
+        Your account and its tanks are removed on {longDay(session.leavesAt.slice(0, 10), '')}.
+        <a href="/account" class="underline underline-offset-4">Keep it</a>
+      </p>
+    {/if}
     <Header {session} onsignedout={askSession} />
     <main class="flex min-h-0 flex-1 flex-col">
       {#if place.name === 'balance'}
@@ -94,6 +100,10 @@
       {:else if place.name === 'bench'}
         {#await import('./places/Bench.svelte') then { default: Bench }}
           <Bench onsignedout={askSession} />
+        {/await}
+      {:else if place.name === 'account'}
+        {#await import('./places/Account.svelte') then { default: Account }}
+          <Account onsignedout={askSession} onstayed={askSession} />
         {/await}
       {:else if place.name === 'new'}
         {#await import('./places/NewTank.svelte') then { default: NewTank }}

@@ -95,12 +95,19 @@
   >
     {#if theme === 'umber-day'}<Moon size={16} />{:else}<Sun size={16} />{/if}
   </button>
+  <a
+    href="/account"
+    class="hidden min-h-11 items-center capitalize sm:flex"
+    class:font-bold={place.name === 'account'}
+    aria-label="Account of {session.name}"
+    data-testid="account">{session.name}</a
+  >
   <button
     class="hidden min-h-11 whitespace-nowrap sm:block"
     onclick={signOut}
     data-testid="sign-out"
   >
-    <span class="text-neutral capitalize">{session.name} ·</span> Sign out
+    Sign out
   </button>
 </header>
 <Sheet title="Units and keys" open={settings} onclose={() => (settings = false)}>
@@ -122,9 +129,16 @@
       {/each}
     </fieldset>
   {/each}
-  <button class="mt-4 min-h-11 underline sm:hidden" onclick={signOut}
-    >Sign out, <span class="capitalize">{session.name}</span></button
-  >
+  <p class="mt-4 flex gap-6 sm:hidden">
+    <a
+      href="/account"
+      class="flex min-h-11 items-center underline"
+      onclick={() => (settings = false)}>Account</a
+    >
+    <button class="min-h-11 underline" onclick={signOut}
+      >Sign out, <span class="capitalize">{session.name}</span></button
+    >
+  </p>
   <h3 class="mt-6 font-serif text-lg">Keys</h3>
   <dl class="grid grid-cols-[11rem_1fr] gap-y-1">
     {#each KEYS as [key, text] (key)}

@@ -1,7 +1,16 @@
 import navaid from 'navaid';
 
 export type PlaceName =
-  'rounds' | 'upkeep' | 'bench' | 'balance' | 'make-up' | 'log' | 'change' | 'visit' | 'new';
+  | 'rounds'
+  | 'upkeep'
+  | 'bench'
+  | 'balance'
+  | 'make-up'
+  | 'log'
+  | 'change'
+  | 'visit'
+  | 'new'
+  | 'account';
 
 /** Where the keeper is: the rounds, one tank's page, or a tank in the making. */
 export const place = $state<{ name: PlaceName; tank: string }>({ name: 'rounds', tank: '' });
@@ -14,6 +23,7 @@ function go(name: PlaceName, tank = ''): void {
 const router = navaid('/', () => router.route('/', true))
   .on('/', () => go('rounds'))
   .on('/new', () => go('new'))
+  .on('/account', () => go('account'))
   .on('/upkeep', () => go('upkeep'))
   .on('/bench', () => go('bench'))
   .on('/tank/:id', (params) => go('balance', params?.id))

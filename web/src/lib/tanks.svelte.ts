@@ -1,7 +1,7 @@
 import { api, type Schemas } from '../api/client';
 import { untilAnswered } from './connection.svelte';
 
-/** The keeper's tanks by name, for going from one to the next. */
+/** The keeper's tanks by name, those that are put away last. */
 export const tanks = $state<{ all: Schemas['TankName'][] }>({ all: [] });
 
 export async function loadTanks(): Promise<void> {
@@ -10,7 +10,8 @@ export async function loadTanks(): Promise<void> {
 
 /** The tank so many places after this one, around the corner. */
 export function neighbour(id: string, step: number): string | undefined {
-  const at = tanks.all.findIndex((tank) => tank.id === id);
+  const kept = tanks.all.filter((tank) => !tank.putAway);
+  const at = kept.findIndex((tank) => tank.id === id);
   if (at < 0) return undefined;
-  return tanks.all[(at + step + tanks.all.length) % tanks.all.length]?.id;
+  return kept[(at + step + kept.length) % kept.length]?.id;
 }

@@ -8,6 +8,7 @@
   import { about, interval, longDay, nearDay, percent, timesInTen } from '../lib/words';
   import Field from '../make-up/Field.svelte';
   import MassHelp from '../make-up/MassHelp.svelte';
+  import PutAway from '../make-up/PutAway.svelte';
   import VolumeHelp from '../make-up/VolumeHelp.svelte';
   import {
     SECTIONS,
@@ -431,6 +432,7 @@
           >
         </section>
       {/each}
+      <PutAway {tank} name={String(tankPart.name ?? 'The tank')} />
     </div>
     <aside
       class="bg-base-100 order-1 border-b pt-4 pb-2 lg:sticky lg:top-0 lg:order-2 lg:self-start lg:border-b-0 lg:border-l lg:pl-6"

@@ -6,7 +6,7 @@
   import { show } from '../lib/toast.svelte';
   import { drawn, volume } from '../lib/units.svelte';
   import { said } from '../lib/said';
-  import { loadTanks } from '../lib/tanks.svelte';
+  import { loadTanks, tanks } from '../lib/tanks.svelte';
   import { addDays, longDay, nearDay, percent, shortDay, timesInTen } from '../lib/words';
   import LevelStrip from '../lib/LevelStrip.svelte';
 
@@ -330,6 +330,13 @@
         class="inline-flex min-h-11 items-center text-sm underline underline-offset-4"
         data-testid="new-tank">Start a new tank</a
       >
+      {#if tanks.all.some((tank) => tank.putAway)}
+        <a
+          href="/account"
+          class="inline-flex min-h-11 items-center text-sm underline underline-offset-4"
+          >{tanks.all.filter((tank) => tank.putAway).length} put away</a
+        >
+      {/if}
       <label class="inline-flex min-h-11 cursor-pointer items-center gap-3 text-sm">
         <span class="underline underline-offset-4">Take in a tank file</span>
         <input

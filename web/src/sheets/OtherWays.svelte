@@ -40,7 +40,7 @@
   The smallest change that is enough at each interval, with what it takes in four weeks, and what
   else would help.
 </p>
-<table class="mt-2 w-full text-left" data-testid="ways">
+<table class="mt-2 w-full text-left [&_td]:pr-3 [&_th]:pr-3" data-testid="ways">
   <thead>
     <tr>
       <th scope="col"></th><th scope="col">change</th><th scope="col">minutes</th><th scope="col"
@@ -55,7 +55,7 @@
       <tr class="border-base-300 border-t">
         <th scope="row" class="font-normal"
           ><button
-            class="min-h-11 underline underline-offset-4 sm:min-h-7"
+            class="min-h-11 text-left underline underline-offset-4 sm:min-h-7"
             onclick={() => onway(way)}>{WAY_NAMES[way.kind]}</button
           ></th
         >

@@ -83,6 +83,8 @@ class AccessibilityTest {
     page.open("/new");
     page.see("way");
     check("new tank");
+    page.open("/account").see("sessions");
+    check("account");
     page.see("sign-out").click();
     page.see("demo-sign-in");
     check("sign-in");

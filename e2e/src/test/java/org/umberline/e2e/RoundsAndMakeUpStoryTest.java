@@ -93,6 +93,35 @@ class RoundsAndMakeUpStoryTest {
   }
 
   @Test
+  void aTankIsPutAwayAndDeletedAndComesBackBothTimes() {
+    page.see("rounds-line");
+    int tanks = page.count("rounds-line");
+    page.openTank("Paddy");
+    page.named("Make-up").click();
+    page.see("put-away").click();
+    page.awaitText("toast", "Paddy is put away");
+    page.await("one less", d -> page.count("rounds-line") == tanks - 1);
+    page.see("account").click();
+    page.awaitText("sessions", "A computer");
+    page.awaitText("put-away", "Paddy");
+    page.named("Look after it again").click();
+    page.awaitText("toast", "Paddy is looked after again");
+
+    page.open("/").openTank("Paddy");
+    page.named("Make-up").click();
+    page.see("ask-delete").click();
+    page.see("delete-tank").click();
+    page.awaitText("toast", "Paddy is deleted");
+    page.await("one less", d -> page.count("rounds-line") == tanks - 1);
+    page.see("account").click();
+    page.awaitText("deleted", "Paddy gone for good on");
+    page.named("Bring it back").click();
+    page.awaitText("toast", "Paddy is back");
+    page.open("/");
+    page.await("all again", d -> page.count("rounds-line") == tanks);
+  }
+
+  @Test
   void anEntryOfTheMakeUpSaysAtOnceWhatItDoesIsKeptAndUndone() {
     page.openTank("Paddy");
     page.named("Make-up").click();

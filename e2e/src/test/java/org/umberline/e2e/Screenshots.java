@@ -15,10 +15,11 @@ class Screenshots {
     try (Application application = new Application("screenshots");
         Page page = new Page(application.address())) {
       page.enterDemo();
+      page.theme("umber-day");
+      page.see("rounds-line");
+      page.picture(folder.resolve("rounds.png"));
       for (String theme : new String[] {"day", "night"}) {
         page.theme("umber-" + theme);
-        page.see("rounds-line");
-        page.picture(folder.resolve("rounds-" + theme + ".png"));
         page.openTank("Stillwater");
         page.awaitText("outcome", "stays under 40");
         page.picture(folder.resolve("balance-" + theme + ".png"));
@@ -73,7 +74,10 @@ class Screenshots {
       page.size(390, 844).open("/bench");
       page.see("bench-test");
       page.picture(folder.resolve("bench-phone.png"));
-      page.size(1280, 800).open("/new");
+      page.size(1280, 800).open("/account");
+      page.see("sessions");
+      page.picture(folder.resolve("account.png"));
+      page.open("/new");
       page.see("way");
       page.picture(folder.resolve("new-tank.png"));
     }

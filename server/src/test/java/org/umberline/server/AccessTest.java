@@ -121,6 +121,12 @@ class AccessTest {
               "PUT /api/tanks/{id}/visits/{visit}/end",
               """
               {"advice": ""}"""),
+          Map.entry(
+              "PUT /api/tanks/{id}/put-away",
+              """
+              {"putAway": true}"""),
+          Map.entry("DELETE /api/tanks/{id}", ""),
+          Map.entry("POST /api/tanks/{id}/bring-back", "{}"),
           Map.entry("GET /api/tanks/{id}/visits", ""),
           Map.entry("GET /api/tanks/{id}/visits/{visit}", ""),
           Map.entry("GET /api/tanks/{id}/visits/{visit}/report.pdf", ""),
@@ -228,6 +234,13 @@ class AccessTest {
           Map.entry("POST /api/demo-sign-in", true),
           Map.entry("POST /api/keepers", true),
           Map.entry("GET /calendar/{token}.ics", true),
+          Map.entry("GET /api/account", false),
+          Map.entry("GET /api/account/everything.zip", false),
+          Map.entry("POST /api/account/leave", false),
+          Map.entry("PUT /api/account/password", false),
+          Map.entry("DELETE /api/account/sessions/{session}", false),
+          Map.entry("POST /api/account/sessions/end-others", false),
+          Map.entry("POST /api/account/stay", false),
           Map.entry("GET /api/bench", false),
           Map.entry("DELETE /api/calendar", false),
           Map.entry("GET /api/calendar", false),

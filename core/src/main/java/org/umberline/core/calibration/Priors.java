@@ -78,7 +78,7 @@ final class Priors {
    * Ahead nitrate and phosphate jump by what nobody will write down (a change, a death, a filter):
    * scale of the logarithm per square root of a week. Chosen on synthetic tanks.
    */
-  static final double JUMP_PER_ROOT_WEEK = 0.12;
+  static final double JUMP_PER_ROOT_WEEK = 0.14;
 
   /**
    * A tank departs from its model by what nobody wrote down and by what no model holds: scale of
@@ -87,7 +87,7 @@ final class Priors {
   static final double DEPARTURE_PER_ROOT_WEEK = 0.07;
 
   /** A departure fades with this time, days. Chosen. */
-  static final double DEPARTURE_FADES_DAYS = 30;
+  static final double DEPARTURE_FADES_DAYS = 60;
 
   /**
    * A jump is mostly next to nothing and now and then a third: the shape of its logarithm for a

@@ -133,7 +133,7 @@ public final class Advisor {
         chosen.map(this::recommended),
         binding(chosen, found),
         List.copyOf(options),
-        new WaysBeside(b, alone).of(found, choose(found)),
+        new WaysBeside(b, alone).of(withFewCatchUps(found), choose(found)),
         helps(helps, lasting, found, needed),
         needed && lasting.isEmpty() ? helps.blends() : List.of(),
         work(),
@@ -320,17 +320,23 @@ public final class Advisor {
             start == ChangeSearch.TODAY ? 1 : 0));
   }
 
+  /**
+   * One larger change now is nothing unusual; more than that is, and is kept as short as can be.
+   */
+  private static List<Found> withFewCatchUps(List<Found> found) {
+    List<Found> feasible = found.stream().filter(Found::feasible).toList();
+    int fewest = Math.max(1, feasible.stream().mapToInt(Found::catchUps).min().orElse(0));
+    return feasible.stream().filter(f -> f.catchUps() <= fewest).toList();
+  }
+
   /** The least effort; among what is nearly as little, what is nearest to the habit. */
   private Optional<Found> choose(List<Found> found) {
     double most = b.effort.maxMinutesPerWeek().orElse(Double.POSITIVE_INFINITY) * 4;
     List<Found> feasible =
-        found.stream()
-            .filter(Found::feasible)
-            .filter(f -> b.minutesPer28Days(f.fraction(), f.everyDays()) <= most + 1e-9)
-            .toList();
-    // one larger change now is nothing unusual; more than that is, and is kept as short as can be
-    int fewest = Math.max(1, feasible.stream().mapToInt(Found::catchUps).min().orElse(0));
-    feasible = feasible.stream().filter(f -> f.catchUps() <= fewest).toList();
+        withFewCatchUps(
+            found.stream()
+                .filter(f -> b.minutesPer28Days(f.fraction(), f.everyDays()) <= most + 1e-9)
+                .toList());
     double least =
         feasible.stream()
             .mapToDouble(f -> b.effortPer28Days(f.fraction(), f.everyDays()))

@@ -27,7 +27,10 @@ final class WaysBeside {
     this.alone = alone;
   }
 
-  List<Advice.Way> of(List<Found> found, Optional<Found> leastEffort) {
+  /**
+   * @param feasible what keeps the promise and would be done
+   */
+  List<Advice.Way> of(List<Found> feasible, Optional<Found> leastEffort) {
     List<Advice.Way> ways = new ArrayList<>();
     int start =
         b.habit
@@ -38,7 +41,6 @@ final class WaysBeside {
     double everyDays = b.habit.map(Routine::everyDays).orElse(WEEKS_4);
     // as the keeper does now: without the work that is due
     ways.add(way(alone, Advice.WayKind.AS_NOW, fraction, everyDays, start, 0, 0, 0));
-    List<Found> feasible = found.stream().filter(Found::feasible).toList();
     add(ways, Advice.WayKind.LEAST_EFFORT, leastEffort);
     add(
         ways,

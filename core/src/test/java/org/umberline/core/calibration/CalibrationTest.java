@@ -90,8 +90,8 @@ class CalibrationTest {
   void goodTestsTellTheLoadAndTheStateApart() {
     for (double load : new double[] {0.6, 1.0, 1.5}) {
       double[] learned = nitrogenLoadNow(calibrate(tested(load, 7, 1).build()));
-      assertThat(Quantiles.of(learned, 0.1)).isLessThan(load);
-      assertThat(Quantiles.of(learned, 0.9)).isGreaterThan(load);
+      assertThat(Quantiles.of(learned, 0.05)).isLessThan(load);
+      assertThat(Quantiles.of(learned, 0.95)).isGreaterThan(load);
       assertThat(Quantiles.of(learned, 0.9) / Quantiles.of(learned, 0.1))
           .as("80 %% range of the load, prior 2.5")
           .isLessThan(1.6);

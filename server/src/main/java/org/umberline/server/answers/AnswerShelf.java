@@ -10,6 +10,7 @@ import org.springframework.stereotype.Component;
 import org.umberline.server.persistence.KeptAnswerEntity;
 import org.umberline.server.persistence.KeptAnswers;
 import org.umberline.server.persistence.Transactions;
+import org.umberline.server.security.Hashes;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 

@@ -24,6 +24,7 @@ import org.umberline.server.failure.Refused;
 import org.umberline.server.persistence.CalendarFeedEntity;
 import org.umberline.server.persistence.CalendarFeeds;
 import org.umberline.server.persistence.Transactions;
+import org.umberline.server.security.Hashes;
 import org.umberline.wording.WorkWords;
 
 /** Upkeep as an iCalendar file (RFC 5545), also at a private address that can be revoked. */

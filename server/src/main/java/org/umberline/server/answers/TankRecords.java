@@ -3,6 +3,8 @@ package org.umberline.server.answers;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
@@ -17,6 +19,7 @@ import org.umberline.server.persistence.LogEntryEntity;
 import org.umberline.server.persistence.TankEntity;
 import org.umberline.server.persistence.Tanks;
 import org.umberline.server.persistence.Transactions;
+import org.umberline.server.security.Hashes;
 import org.umberline.tankfile.TankFile;
 import org.umberline.tankfile.TankFileException;
 import org.umberline.tankfile.TankFileReader;
@@ -46,6 +49,9 @@ public class TankRecords {
       int careVersion,
       TankModel tank) {}
 
+  /** So long a deleted tank can be brought back. */
+  public static final Duration BROUGHT_BACK = Duration.ofDays(30);
+
   private record Key(UUID id, int version, long logRevision) {}
 
   private record MakeUpKey(UUID id, int version) {}
@@ -68,9 +74,56 @@ public class TankRecords {
     this.clock = clock;
   }
 
-  /** All tanks of a keeper, by name. */
+  /** All tanks of a keeper that are looked after, by name. */
   public List<Stored> all(UUID keeper) {
     return transactions.read(() -> tanks.ofKeeper(keeper).stream().map(this::stored).toList());
+  }
+
+  /** The tanks of a keeper that are put away, by name. */
+  public List<Stored> putAway(UUID keeper) {
+    return transactions.read(() -> tanks.putAwayOf(keeper).stream().map(this::stored).toList());
+  }
+
+  /** A deleted tank, and when it is removed for good. */
+  public record Deleted(UUID id, String name, Instant goneAt) {}
+
+  /** The tanks that a keeper deleted and may still bring back. */
+  public List<Deleted> deleted(UUID owner) {
+    return transactions.read(
+        () ->
+            tanks.findByOwnerIdAndDeletedAtIsNotNullOrderByName(owner).stream()
+                .map(t -> new Deleted(t.getId(), t.getName(), t.getDeletedAt().plus(BROUGHT_BACK)))
+                .toList());
+  }
+
+  /** Puts a tank away: nobody is asked about it until it is taken out again. */
+  public void setPutAway(UUID id, UUID keeper, boolean away) {
+    transactions.writeIn(
+        id,
+        keeper,
+        entity -> {
+          entity.setPutAwayAt(away ? clock.instant() : null);
+          return entity;
+        });
+  }
+
+  /**
+   * Deletes a tank, or brings it back.
+   *
+   * @throws Refused with 404 for all but its owner
+   */
+  public void setDeleted(UUID id, UUID owner, boolean deleted) {
+    transactions.write(
+        () -> {
+          TankEntity entity =
+              tanks
+                  .findByIdAndOwnerId(id, owner)
+                  .orElseThrow(() -> Refused.notFound("tank of yours"));
+          if (deleted != (entity.getDeletedAt() != null)) {
+            entity.setDeletedAt(deleted ? clock.instant() : null);
+          }
+          return entity;
+        });
   }
 
   /** One tank; somebody else's is as absent as none. */

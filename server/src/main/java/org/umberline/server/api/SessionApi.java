@@ -22,6 +22,7 @@ import org.umberline.server.exchange.Requests;
 import org.umberline.server.exchange.Views;
 import org.umberline.server.failure.Refused;
 import org.umberline.server.security.Accounts;
+import org.umberline.server.security.Sessions;
 import org.umberline.server.security.SignedIn;
 
 /**
@@ -56,7 +57,8 @@ class SessionApi {
         keeper != null,
         keeper == null ? null : keeper.getUsername(),
         settings.demo(),
-        settings.signUp());
+        settings.signUp(),
+        keeper == null ? null : accounts.of(keeper.keeperId()).getLeavesAt());
   }
 
   @PostMapping("/keepers")
@@ -88,5 +90,6 @@ class SessionApi {
         UsernamePasswordAuthenticationToken.authenticated(keeper, null, keeper.getAuthorities()));
     SecurityContextHolder.setContext(context);
     contexts.saveContext(context, request, response);
+    Sessions.opened(request);
   }
 }

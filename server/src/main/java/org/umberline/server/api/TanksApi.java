@@ -4,9 +4,11 @@ import jakarta.validation.Valid;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -66,12 +68,40 @@ class TanksApi {
         .toList();
   }
 
-  /** The keeper's tanks by name. */
+  /** The keeper's tanks by name, those that are put away last. */
   @GetMapping("/tanks")
   List<Views.TankNameView> tanks(@SignedIn.Keeper SignedIn keeper) {
-    return tanks.all(keeper.keeperId()).stream()
-        .map(stored -> new Views.TankNameView(stored.id(), stored.tank().name(), stored.site()))
+    return Stream.concat(
+            tanks.all(keeper.keeperId()).stream().map(stored -> name(stored, false)),
+            tanks.putAway(keeper.keeperId()).stream().map(stored -> name(stored, true)))
         .toList();
+  }
+
+  private static Views.TankNameView name(Stored stored, boolean putAway) {
+    return new Views.TankNameView(stored.id(), stored.tank().name(), stored.site(), putAway);
+  }
+
+  /** Puts a tank away, or takes it out again. */
+  @PutMapping("/tanks/{id}/put-away")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void putAway(
+      @SignedIn.Keeper SignedIn keeper,
+      @PathVariable UUID id,
+      @Valid @RequestBody Requests.PutAway request) {
+    tanks.setPutAway(id, keeper.keeperId(), request.putAway());
+  }
+
+  /** Deletes a tank for its owner; for some days it can be brought back. */
+  @DeleteMapping("/tanks/{id}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void delete(@SignedIn.Keeper SignedIn keeper, @PathVariable UUID id) {
+    tanks.setDeleted(id, keeper.keeperId(), true);
+  }
+
+  @PostMapping("/tanks/{id}/bring-back")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void bringBack(@SignedIn.Keeper SignedIn keeper, @PathVariable UUID id) {
+    tanks.setDeleted(id, keeper.keeperId(), false);
   }
 
   @PostMapping("/tanks")

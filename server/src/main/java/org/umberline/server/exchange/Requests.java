@@ -33,6 +33,20 @@ public final class Requests {
       @NotNull(message = "a password") @Size(min = 10, max = 200, message = "10 to 200 characters")
           String password) {}
 
+  @Schema(name = "PutAway")
+  public record PutAway(@NotNull(message = "true or false") Boolean putAway) {}
+
+  @Schema(name = "NewPassword")
+  public record NewPassword(
+      @NotNull(message = "the present password") String present,
+      @NotNull(message = "a password") @Size(min = 10, max = 200, message = "10 to 200 characters")
+          String wanted) {}
+
+  @Schema(name = "Leave", description = "the name and the password typed once more")
+  public record Leave(
+      @NotNull(message = "your name") String name,
+      @NotNull(message = "your password") String password) {}
+
   @Schema(name = "TakeIn", description = "a tank file as text, and an id the client made for it")
   public record TakeIn(
       @NotNull(message = "a new id") UUID id, @NotNull(message = "a tank file") String file) {}

@@ -15,7 +15,12 @@ public final class Views {
 
   @Schema(name = "Session")
   public record SessionView(
-      boolean signedIn, @Schema(nullable = true) String name, boolean demo, boolean signUp) {}
+      boolean signedIn,
+      @Schema(nullable = true) String name,
+      boolean demo,
+      boolean signUp,
+      @Schema(nullable = true, description = "when an account that is left is gone for good")
+          Instant leavesAt) {}
 
   @Schema(name = "Tank", description = "today is the day by the tank's own clock")
   public record TankView(
@@ -31,7 +36,7 @@ public final class Views {
       @Schema(nullable = true) LocalDate startedOn) {}
 
   @Schema(name = "TankName")
-  public record TankNameView(UUID id, String name, String site) {}
+  public record TankNameView(UUID id, String name, String site, boolean putAway) {}
 
   @Schema(name = "Line", description = "mg/L of the ion; an absent end is open")
   public record LineView(

@@ -16,6 +16,9 @@ public class KeeperEntity extends NewRow {
   /** The units this keeper reads in, as JSON of the page. */
   private String units = "{}";
 
+  /** When a keeper who is leaving is gone for good; null for all others. */
+  private Instant leavesAt;
+
   protected KeeperEntity() {}
 
   public KeeperEntity(UUID id, String signInName, String passwordHash, Instant createdAt) {
@@ -35,6 +38,18 @@ public class KeeperEntity extends NewRow {
 
   public void setPasswordHash(String passwordHash) {
     this.passwordHash = passwordHash;
+  }
+
+  public Instant getCreatedAt() {
+    return createdAt;
+  }
+
+  public Instant getLeavesAt() {
+    return leavesAt;
+  }
+
+  public void setLeavesAt(Instant leavesAt) {
+    this.leavesAt = leavesAt;
   }
 
   public String getUnits() {

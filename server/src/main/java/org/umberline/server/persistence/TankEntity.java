@@ -63,6 +63,14 @@ public class TankEntity extends NewRow {
   @OptimisticLock(excluded = true)
   private Set<UUID> coKeepers = new HashSet<>();
 
+  /** Since when nobody is asked about it; null where it is looked after. */
+  @OptimisticLock(excluded = true)
+  private Instant putAwayAt;
+
+  /** Since when it is as good as gone; null where it is not. */
+  @OptimisticLock(excluded = true)
+  private Instant deletedAt;
+
   protected TankEntity() {}
 
   public TankEntity(UUID id, UUID ownerId, String name, String makeUp, Instant createdAt) {
@@ -92,6 +100,22 @@ public class TankEntity extends NewRow {
 
   public void setSite(String site) {
     this.site = site;
+  }
+
+  public Instant getPutAwayAt() {
+    return putAwayAt;
+  }
+
+  public void setPutAwayAt(Instant putAwayAt) {
+    this.putAwayAt = putAwayAt;
+  }
+
+  public Instant getDeletedAt() {
+    return deletedAt;
+  }
+
+  public void setDeletedAt(Instant deletedAt) {
+    this.deletedAt = deletedAt;
   }
 
   public String getCare() {

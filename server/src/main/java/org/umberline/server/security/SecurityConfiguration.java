@@ -82,7 +82,11 @@ public class SecurityConfiguration {
                 form.loginProcessingUrl(SIGN_IN)
                     .usernameParameter("name")
                     .passwordParameter("password")
-                    .successHandler((request, response, who) -> response.setStatus(204))
+                    .successHandler(
+                        (request, response, who) -> {
+                          Sessions.opened(request);
+                          response.setStatus(204);
+                        })
                     .failureHandler(
                         (request, response, failure) ->
                             problems.write(

@@ -1,4 +1,4 @@
-package org.umberline.server.answers;
+package org.umberline.server.security;
 
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
@@ -6,10 +6,10 @@ import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 
 /** SHA-256 of texts, in hexadecimal digits. */
-final class Hashes {
+public final class Hashes {
   private Hashes() {}
 
-  static String sha256(String text) {
+  public static String sha256(String text) {
     try {
       return HexFormat.of()
           .formatHex(

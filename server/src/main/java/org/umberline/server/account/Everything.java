@@ -1,0 +1,78 @@
+package org.umberline.server.account;
+
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Locale;
+import java.util.UUID;
+import java.util.stream.Stream;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.springframework.stereotype.Component;
+import org.umberline.server.answers.PhotoAlbum;
+import org.umberline.server.answers.TankRecords;
+import org.umberline.server.answers.VisitAnswers;
+import org.umberline.server.persistence.Photos;
+import org.umberline.tankfile.TankFileWriter;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Writes all that a keeper has: for each tank its file, its photos and its visits. */
+@Component
+class Everything {
+  private final TankRecords tanks;
+  private final PhotoAlbum photos;
+  private final VisitAnswers visits;
+  private final JsonMapper json;
+
+  Everything(TankRecords tanks, PhotoAlbum photos, VisitAnswers visits, JsonMapper json) {
+    this.tanks = tanks;
+    this.photos = photos;
+    this.visits = visits;
+    this.json = json;
+  }
+
+  /** Writes a ZIP file, one tank after the other: no more than a photo is held at once. */
+  void write(UUID keeper, OutputStream out) throws IOException {
+    List<TankRecords.Stored> all =
+        Stream.concat(tanks.all(keeper).stream(), tanks.putAway(keeper).stream()).toList();
+    try (ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
+      for (TankRecords.Stored stored : all) {
+        // two tanks may have one name
+        String folder = slug(stored.tank().name()) + "-" + stored.id().toString().substring(0, 8);
+        put(
+            zip,
+            folder + "/" + slug(stored.tank().name()) + ".umberline.json",
+            TankFileWriter.write(stored.tank()).getBytes(StandardCharsets.UTF_8));
+        put(
+            zip,
+            folder + "/visits.json",
+            json.writerWithDefaultPrettyPrinter().writeValueAsBytes(visits.all(stored)));
+        ZoneId zone = stored.tank().timeZone();
+        for (Photos.Listed photo : photos.of(stored.id())) {
+          put(
+              zip,
+              folder
+                  + "/photos/"
+                  + photo.takenAt().atZone(zone).toLocalDate()
+                  + "-"
+                  + photo.id().toString().substring(0, 8)
+                  + ".jpg",
+              photos.picture(stored.id(), photo.id()));
+        }
+      }
+    }
+  }
+
+  private static void put(ZipOutputStream zip, String name, byte[] content) throws IOException {
+    zip.putNextEntry(new ZipEntry(name));
+    zip.write(content);
+    zip.closeEntry();
+  }
+
+  private static String slug(String name) {
+    String slug = name.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "-");
+    return slug.isEmpty() ? "tank" : slug;
+  }
+}

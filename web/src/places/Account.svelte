@@ -1,0 +1,267 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { api, type Schemas } from '../api/client';
+  import { untilAnswered } from '../lib/connection.svelte';
+  import { loadTanks, tanks } from '../lib/tanks.svelte';
+  import { show } from '../lib/toast.svelte';
+  import { longDay } from '../lib/words';
+  import { deviceName } from '../lib/devices';
+
+  let { onsignedout, onstayed }: { onsignedout: () => void; onstayed: () => void } = $props();
+
+  let account = $state.raw<Schemas['Account'] | null>(null);
+  let present = $state('');
+  let wanted = $state('');
+  let name = $state('');
+  let password = $state('');
+  let leaving = $state(false);
+  let problem = $state('');
+  let leaveProblem = $state('');
+  let away = $derived(tanks.all.filter((tank) => tank.putAway));
+
+  async function load() {
+    const answer = await untilAnswered(() => api.GET('/api/account'));
+    if (answer.response.status === 401) onsignedout();
+    else account = answer.data ?? account;
+  }
+  onMount(() => {
+    void load();
+    void loadTanks();
+  });
+
+  const day = (instant: string) => longDay(instant.slice(0, 10), '');
+  const time = (instant: string) => new Date(instant).toTimeString().slice(0, 5);
+
+  type Answer = { response: Response; error?: { detail?: string } };
+
+  /** Says what went wrong, or what was done, and looks again. */
+  async function after(answer: Answer, done: string): Promise<boolean> {
+    if (answer.response.status === 401) {
+      onsignedout();
+      return false;
+    }
+    if (answer.error) show({ kind: 'problem', text: answer.error.detail ?? 'That was not saved.' });
+    else show({ kind: 'done', text: done });
+    await Promise.all([load(), loadTanks()]);
+    return !answer.error;
+  }
+
+  async function changePassword(event: SubmitEvent) {
+    event.preventDefault();
+    const answer = await untilAnswered(() =>
+      api.PUT('/api/account/password', { body: { present, wanted } }),
+    );
+    problem = answer.error?.detail ?? '';
+    if (answer.error) return;
+    present = wanted = '';
+    await after(answer, 'The password is changed; everywhere else you have to sign in again.');
+  }
+
+  async function end(session: string) {
+    const answer = await untilAnswered(() =>
+      api.DELETE('/api/account/sessions/{session}', { params: { path: { session } } }),
+    );
+    await after(answer, 'Signed out there.');
+  }
+
+  async function endOthers() {
+    const answer = await untilAnswered(() => api.POST('/api/account/sessions/end-others'));
+    await after(answer, 'Signed out everywhere else.');
+  }
+
+  async function takeOut(id: string, called: string) {
+    const answer = await untilAnswered(() =>
+      api.PUT('/api/tanks/{id}/put-away', {
+        params: { path: { id } },
+        body: { putAway: false },
+      }),
+    );
+    await after(answer, `${called} is looked after again.`);
+  }
+
+  async function bringBack(id: string, called: string) {
+    const answer = await untilAnswered(() =>
+      api.POST('/api/tanks/{id}/bring-back', { params: { path: { id } } }),
+    );
+    await after(answer, `${called} is back.`);
+  }
+
+  async function leave(event: SubmitEvent) {
+    event.preventDefault();
+    const answer = await untilAnswered(() =>
+      api.POST('/api/account/leave', { body: { name, password } }),
+    );
+    leaveProblem = answer.error?.detail ?? '';
+    if (!answer.error) onsignedout();
+  }
+
+  async function stay() {
+    const answer = await untilAnswered(() => api.POST('/api/account/stay'));
+    if (await after(answer, 'Your account stays.')) onstayed();
+  }
+</script>
+
+{#if account}
+  <div class="w-full max-w-3xl px-4 pt-4 pb-16 text-sm sm:px-10 lg:overflow-y-auto">
+    <h1 class="font-serif text-2xl">
+      <span class="capitalize">{account.name}</span>
+    </h1>
+    <p class="text-neutral">Here since {day(account.since)}.</p>
+    {#if account.leavesAt}
+      <p class="border-warning mt-3 border-l-4 pl-3">
+        This account and its tanks are removed on {day(account.leavesAt)}.
+        <button class="min-h-11 font-semibold underline underline-offset-4" onclick={stay}
+          >Keep the account</button
+        >
+      </p>
+    {/if}
+
+    <h2 class="mt-6 font-serif text-lg">Password</h2>
+    <form class="flex flex-wrap items-end gap-x-5 gap-y-2" onsubmit={changePassword}>
+      <label class="flex flex-col"
+        ><span class="text-neutral">Present</span><input
+          class="border-base-content/50 h-11 w-56 border-b bg-transparent"
+          type="password"
+          autocomplete="current-password"
+          required
+          bind:value={present}
+          data-testid="present-password"
+        /></label
+      >
+      <label class="flex flex-col"
+        ><span class="text-neutral">New, 10 characters or more</span><input
+          class="border-base-content/50 h-11 w-56 border-b bg-transparent"
+          type="password"
+          autocomplete="new-password"
+          minlength="10"
+          maxlength="200"
+          required
+          bind:value={wanted}
+          data-testid="new-password"
+        /></label
+      >
+      <button
+        class="min-h-11 font-semibold underline underline-offset-4"
+        data-testid="change-password">Change it</button
+      >
+    </form>
+    {#if problem}<p class="text-error" role="alert">{problem}</p>{/if}
+
+    <h2 class="mt-6 font-serif text-lg">Signed in</h2>
+    <ul data-testid="sessions">
+      {#each account.sessions as session (session.id)}
+        <li class="border-base-300 flex flex-wrap items-center gap-x-4 border-t">
+          <span class="min-w-0 flex-1 py-2"
+            >{deviceName(session.browser)}
+            <span class="text-neutral"
+              >{session.address}{session.address ? ', ' : ''}since {day(session.since)}, last used {day(
+                session.lastUsed,
+              )} at {time(session.lastUsed)}</span
+            ></span
+          >
+          {#if session.present}<span class="text-neutral">here</span>
+          {:else}<button
+              class="min-h-11 underline underline-offset-4"
+              onclick={() => void end(session.id)}>Sign out there</button
+            >{/if}
+        </li>
+      {/each}
+    </ul>
+    {#if account.sessions.length > 1}
+      <button class="min-h-11 underline underline-offset-4" onclick={endOthers}
+        >Sign out everywhere else</button
+      >
+    {/if}
+
+    <h2 class="mt-6 font-serif text-lg">Tanks put away</h2>
+    <ul data-testid="put-away">
+      {#each away as tank (tank.id)}
+        <li class="border-base-300 flex items-center gap-x-4 border-t">
+          <a
+            class="flex min-h-11 flex-1 items-center underline underline-offset-4"
+            href="/tank/{tank.id}">{tank.name}</a
+          >
+          <button
+            class="min-h-11 underline underline-offset-4"
+            onclick={() => void takeOut(tank.id, tank.name)}>Look after it again</button
+          >
+        </li>
+      {:else}
+        <li class="text-neutral">
+          None. A tank is put away at the end of its make-up: it can be read, and nobody is asked
+          about it.
+        </li>
+      {/each}
+    </ul>
+    {#if account.deleted.length > 0}
+      <h2 class="mt-6 font-serif text-lg">Deleted tanks</h2>
+      <ul data-testid="deleted">
+        {#each account.deleted as tank (tank.id)}
+          <li class="border-base-300 flex items-center gap-x-4 border-t">
+            <span class="flex-1"
+              >{tank.name}
+              <span class="text-neutral">gone for good on {day(tank.goneAt)}</span></span
+            >
+            <button
+              class="min-h-11 underline underline-offset-4"
+              onclick={() => void bringBack(tank.id, tank.name)}>Bring it back</button
+            >
+          </li>
+        {/each}
+      </ul>
+    {/if}
+
+    <h2 class="mt-6 font-serif text-lg">Take everything along</h2>
+    <p>
+      <a
+        class="inline-flex min-h-11 items-center underline underline-offset-4"
+        href="/api/account/everything.zip"
+        download>All tanks as one ZIP file</a
+      >
+      <span class="text-neutral">with each tank’s file, its photos and its visits</span>
+    </p>
+
+    {#if !account.leavesAt}
+      <h2 class="mt-6 font-serif text-lg">Leave</h2>
+      {#if leaving}
+        <p>
+          You are signed out everywhere. Whoever signs in within 7 days can keep the account; then
+          it goes with all its tanks, their logs and photos. What you wrote in tanks of others
+          stays.
+        </p>
+        <form class="flex flex-wrap items-end gap-x-5 gap-y-2" onsubmit={leave}>
+          <label class="flex flex-col"
+            ><span class="text-neutral">Your name, once more</span><input
+              class="border-base-content/50 h-11 w-56 border-b bg-transparent"
+              autocomplete="off"
+              required
+              bind:value={name}
+            /></label
+          >
+          <label class="flex flex-col"
+            ><span class="text-neutral">Password</span><input
+              class="border-base-content/50 h-11 w-56 border-b bg-transparent"
+              type="password"
+              autocomplete="current-password"
+              required
+              bind:value={password}
+            /></label
+          >
+          <button class="text-error min-h-11 font-semibold underline underline-offset-4"
+            >Delete the account</button
+          >
+          <button
+            type="button"
+            class="min-h-11 underline underline-offset-4"
+            onclick={() => (leaving = false)}>Don’t</button
+          >
+        </form>
+        {#if leaveProblem}<p class="text-error" role="alert">{leaveProblem}</p>{/if}
+      {:else}
+        <button class="min-h-11 underline underline-offset-4" onclick={() => (leaving = true)}
+          >Delete this account…</button
+        >
+      {/if}
+    {/if}
+  </div>
+{/if}
