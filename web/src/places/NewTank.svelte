@@ -5,8 +5,10 @@
   import { goTo } from '../lib/place.svelte';
   import { loadTanks } from '../lib/tanks.svelte';
   import { drawn } from '../lib/units.svelte';
+  import { addDays, longDay } from '../lib/words';
   import Field from '../make-up/Field.svelte';
   import MassHelp from '../make-up/MassHelp.svelte';
+  import { daysOf, kept } from '../make-up/routine';
   import VolumeHelp from '../make-up/VolumeHelp.svelte';
 
   /** A new tank in a few questions; what nobody answered is assumed, and said to be. */
@@ -31,6 +33,11 @@
     nitrate: undefined as number | undefined,
     phosphate: undefined as number | undefined,
     running: true,
+    changes: true,
+    percent: 25,
+    everyDays: 7,
+    lastOn: addDays(new Date().toISOString().slice(0, 10), -4),
+    weeks: 12,
   });
   let touched = $state<Record<string, boolean>>({});
   const today = new Date();
@@ -65,6 +72,19 @@
       .join(', ');
   });
 
+  let habit = $derived({
+    percent: asked.running && asked.changes ? asked.percent : 0,
+    everyDays: asked.everyDays,
+    lastOn: asked.lastOn,
+    weeks: asked.weeks,
+  });
+  let changeDays = $derived(touched.changes ? daysOf(habit) : []);
+  // salt is mixed with water that holds next to nothing; from the tap comes what the tap holds
+  let tapNitrate = $derived(touched.tapNitrate || water === 'freshwater' ? asked.tapNitrate : 0.2);
+  let tapPhosphate = $derived(
+    touched.tapPhosphate || water === 'freshwater' ? asked.tapPhosphate : 0.02,
+  );
+
   function touch<K extends keyof typeof asked>(key: K, value: unknown) {
     asked[key] = value as (typeof asked)[K];
     touched[key] = true;
@@ -84,6 +104,9 @@
     const id = crypto.randomUUID();
     const salty = water !== 'freshwater';
     const day = today.toISOString().slice(0, 10);
+    const until = touched.changes
+      ? kept(habit, asked.volume ?? 0, day, (one) => new Date(`${one}T12:00`).toISOString())
+      : { routine: undefined, log: [] };
     const test = (analyte: string, value: number | undefined, unit: string) =>
       value === undefined ? [] : [{ at: today.toISOString(), type: 'test', analyte, value, unit }];
     const file = JSON.stringify({
@@ -102,12 +125,13 @@
         {
           id: 'tap',
           name: salty ? 'New mixed water' : 'Tap water',
-          nitrateMgL: asked.tapNitrate,
-          phosphateMgL: asked.tapPhosphate,
+          nitrateMgL: tapNitrate,
+          phosphateMgL: tapPhosphate,
           ...(salty ? { salinityPpt: water === 'marine' ? 35 : 12 } : {}),
         },
       ],
       changeWater: [{ water: 'tap', share: 1 }],
+      ...(until.routine ? { routine: until.routine } : {}),
       foods: [{ id: 'food', name: 'Food', form: asked.form }],
       feeding: [
         { food: 'food', gramsPerFeed: asked.gramsPerFeed, feedsPerWeek: asked.feedsPerWeek },
@@ -118,6 +142,7 @@
         : [],
       exports: [{ id: 'filter', kind: 'mechanical', captureFractionPerDay: 0.3 }],
       log: [
+        ...until.log,
         ...test('nitrate', asked.nitrate, 'mg/L NO3'),
         ...test('phosphate', asked.phosphate, 'mg/L PO4'),
       ],
@@ -132,6 +157,27 @@
     goTo(`/tank/${id}`);
   }
 </script>
+
+{#snippet number(
+  key: 'percent' | 'everyDays' | 'weeks',
+  label: string,
+  least: number,
+  most: number,
+)}
+  <input
+    type="number"
+    inputmode="numeric"
+    class="border-base-content/50 h-11 w-14 border-b bg-transparent text-right tabular-nums sm:h-8"
+    aria-label={label}
+    min={least}
+    max={most}
+    value={asked[key]}
+    onchange={(event) => {
+      touch(key, Math.min(most, Math.max(least, event.currentTarget.valueAsNumber || least)));
+      touch('changes', true);
+    }}
+  />
+{/snippet}
 
 <svelte:head><title>A new tank · Umberline</title></svelte:head>
 
@@ -231,6 +277,42 @@
       />
     {/if}
   </section>
+  {#if asked.running}
+    <section class="border-base-content mt-3 border-t pt-1" aria-label="What you change now">
+      <h2 class="font-serif text-lg">What you change now</h2>
+      <p class="flex flex-wrap items-center gap-x-2">
+        <label class="flex min-h-11 items-center gap-2 sm:min-h-8"
+          ><input
+            type="checkbox"
+            checked={touched.changes === true && asked.changes}
+            onchange={(event) => touch('changes', event.currentTarget.checked)}
+            data-testid="changes-now"
+          /> I change</label
+        >
+        {@render number('percent', 'percent of the water', 1, 100)} % of the water every
+        {@render number('everyDays', 'days between changes', 1, 120)} days, last on
+        <input
+          type="date"
+          class="border-base-content/50 h-11 border-b bg-transparent sm:h-8"
+          aria-label="day of the last change"
+          max={today.toISOString().slice(0, 10)}
+          bind:value={asked.lastOn}
+          onchange={() => touch('changes', true)}
+        />
+        , for {@render number('weeks', 'weeks of this routine', 1, 520)} weeks
+      </p>
+      <p class="text-neutral" data-testid="changes-made">
+        {#if changeDays.length > 0}
+          {changeDays.length} changes are entered, from {longDay(changeDays[0] ?? '', '')} to
+          {longDay(asked.lastOn, '')}; each can be put right in the log.
+        {:else if touched.changes}
+          No change until now.
+        {:else}
+          Unanswered: what was changed until now stays open, and the first forecasts are wider.
+        {/if}
+      </p>
+    </section>
+  {/if}
   <section
     class="border-base-content mt-3 border-t pt-1"
     aria-label="Change water, and a test if you have one"
@@ -239,13 +321,13 @@
     <p class="text-neutral">The change water’s own</p>
     <Field
       name="nitrateMgL"
-      value={asked.tapNitrate}
+      value={tapNitrate}
       marked={!touched.tapNitrate}
       onchange={(v) => touch('tapNitrate', v)}
     />
     <Field
       name="phosphateMgL"
-      value={asked.tapPhosphate}
+      value={tapPhosphate}
       marked={!touched.tapPhosphate}
       onchange={(v) => touch('tapPhosphate', v)}
     />

@@ -172,6 +172,8 @@ class RoundsAndMakeUpStoryTest {
     page.awaitText("volume-found", "L");
     page.see("volume-take").click();
     new Select(page.see("way")).selectByValue("sensitive");
+    page.see("changes-now").click();
+    page.awaitText("changes-made", "13 changes are entered");
     page.see("start-tank").click();
     page.see("tideline");
     page.awaitText("sentence", "Test nitrate first");

@@ -1,18 +1,10 @@
 package org.umberline.tankfile.shorthand;
 
-import java.time.DateTimeException;
-import java.time.DayOfWeek;
-import java.time.LocalDate;
-import java.time.LocalDateTime;
-import java.time.LocalTime;
 import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
-import java.time.temporal.TemporalAdjusters;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -38,7 +30,6 @@ import org.umberline.core.upkeep.Task;
 import org.umberline.tankfile.Figures;
 import org.umberline.tankfile.LogWords;
 import org.umberline.tankfile.Meant;
-import org.umberline.tankfile.Years;
 
 /**
  * Reads one line of a keeper's shorthand, such as {@code no3 20 po4 0.15} or {@code change 40 L ro
@@ -49,7 +40,7 @@ public final class Shorthand {
   /** Longest line that is read, characters. */
   public static final int LONGEST_LINE = 500;
 
-  private static final DateTimeFormatter WHEN =
+  private static final DateTimeFormatter SAID =
       DateTimeFormatter.ofPattern("EEE d MMM yyyy, HH:mm", Locale.ENGLISH);
 
   private static final List<String> SEVERITY = List.of("gone", "slight", "plain", "severe");
@@ -58,6 +49,8 @@ public final class Shorthand {
       List.of(
           "change", "fed", "cut", "cleaned", "renewed", "dosed", "dead", "fast", "saw", "did",
           "note");
+
+  private static final Set<String> CHANGE = Set.of("change", "changed");
 
   /** Household measures of food: each is what the keeper weighed as one serving. */
   private static final Set<String> SERVINGS =
@@ -80,9 +73,6 @@ public final class Shorthand {
           "scoops",
           "x");
 
-  private static final List<String> WEEKDAYS =
-      Arrays.stream(DayOfWeek.values()).map(day -> day.name().toLowerCase(Locale.ROOT)).toList();
-
   /** Makes an entry of its time and the line's remark. */
   private interface Made {
     LogEntry of(OffsetDateTime at, String remark);
@@ -95,7 +85,8 @@ public final class Shorthand {
   private final List<Made> entries = new ArrayList<>();
   private final List<String> understood = new ArrayList<>();
   private final List<String> remarks = new ArrayList<>();
-  private ZonedDateTime when;
+  private final When time;
+  private Optional<Repeat> repeat = Optional.empty();
   private String remark = "";
 
   /**
@@ -161,111 +152,42 @@ public final class Shorthand {
     this.household = household;
     this.now = now.truncatedTo(ChronoUnit.SECONDS);
     words = new Words(line);
-    when = this.now;
+    time = new When(words, this.now);
   }
 
   private Reading read() throws Unreadable {
     while (words.hasNext()) {
       if (words.takeIf("#")) {
         remark = words.takeRest();
-      } else if (!time()) {
+      } else if (words.takeIf("every")) {
+        repeat = Optional.of(Repeat.read(words, time));
+      } else if (!time.take()) {
         entry();
       }
     }
     if (entries.isEmpty()) {
       throw new Unreadable("The line names a time and nothing done. Add what was done.");
     }
+    ZonedDateTime when = time.at();
     if (when.isAfter(now)) {
-      throw new Unreadable(WHEN.format(when) + " is still to come; an entry is of now or earlier.");
+      throw new Unreadable(SAID.format(when) + " is still to come; an entry is of now or earlier.");
     }
     if (tank.startedOn().isPresent() && when.toLocalDate().isBefore(tank.startedOn().get())) {
       throw new Unreadable(
-          WHEN.format(when) + " is before the tank began, " + tank.startedOn().get() + ".");
+          SAID.format(when) + " is before the tank began, " + tank.startedOn().get() + ".");
     }
-    String suffix = when.equals(now) ? ", now" : ", " + WHEN.format(when);
-    OffsetDateTime at = when.toOffsetDateTime();
+    List<ZonedDateTime> times = repeat.isPresent() ? repeat.get().times(when, now) : List.of(when);
+    String suffix =
+        repeat.isPresent()
+            ? Repeat.words(times)
+            : when.equals(now) ? ", now" : ", " + SAID.format(when);
     List<LogEntry> done = new ArrayList<>();
-    entries.forEach(entry -> done.add(entry.of(at, remark)));
+    for (ZonedDateTime at : times) {
+      entries.forEach(entry -> done.add(entry.of(at.toOffsetDateTime(), remark)));
+    }
     String remarked = remark.isEmpty() ? suffix : " (" + remark + ")" + suffix;
     return new Reading(
         done, understood.stream().map(text -> text + remarked).toList(), remarks, List.of());
-  }
-
-  // ---------------------------------------------------------------- time
-
-  private boolean time() throws Unreadable {
-    if (words.isQuoted()) {
-      return false;
-    }
-    words.takeIf("at");
-    String word = words.peek();
-    if (word.equals("yesterday") || word.equals("today") || word.equals("now")) {
-      words.take();
-      LocalDate day = word.equals("yesterday") ? now.toLocalDate().minusDays(1) : now.toLocalDate();
-      when = day.atTime(now.toLocalTime()).atZone(tank.timeZone());
-    } else if (word.matches("\\d{4}-\\d{2}-\\d{2}")) {
-      words.take();
-      try {
-        when = LocalDate.parse(word).atTime(now.toLocalTime()).atZone(tank.timeZone());
-      } catch (DateTimeException e) {
-        throw new Unreadable("There is no day " + word + ".");
-      }
-      if (!Years.holds(when.toLocalDate())) {
-        throw new Unreadable(word + " is not " + Years.ALLOWED + ".");
-      }
-    } else if (WEEKDAYS.contains(word)) {
-      words.take();
-      DayOfWeek day = DayOfWeek.of(WEEKDAYS.indexOf(word) + 1);
-      when =
-          now.toLocalDate()
-              .with(TemporalAdjusters.previous(day))
-              .atTime(now.toLocalTime())
-              .atZone(tank.timeZone());
-    } else if (word.matches("\\d{1,2}:\\d{2}.*")) {
-      words.take();
-      clock(word);
-    } else if (word.matches("\\d+") && words.peek(2).equals("ago")) {
-      ago();
-    } else {
-      return false;
-    }
-    return true;
-  }
-
-  /** A time of the day, with an offset where the clock goes back and one hour is there twice. */
-  private void clock(String word) throws Unreadable {
-    String padded = word.indexOf(':') == 1 ? "0" + word : word;
-    int offset = Math.max(padded.indexOf('+'), padded.indexOf('-'));
-    try {
-      LocalTime clock = LocalTime.parse(offset < 0 ? padded : padded.substring(0, offset));
-      LocalDateTime local = when.toLocalDate().atTime(clock);
-      when =
-          offset < 0
-              ? local.atZone(tank.timeZone())
-              : local
-                  .atOffset(ZoneOffset.of(padded.substring(offset)))
-                  .atZoneSameInstant(tank.timeZone());
-    } catch (DateTimeException e) {
-      throw new Unreadable("There is no time " + word + "; write it as 18:30.");
-    }
-  }
-
-  private void ago() throws Unreadable {
-    double count = words.number("“ago”");
-    String unit = words.take();
-    words.take();
-    if (count > 36_500) {
-      throw new Unreadable(Figures.plain(count) + " " + unit + " ago is longer than any log.");
-    }
-    switch (unit) {
-      case "week", "weeks" -> when = when.minusWeeks((long) count);
-      case "d", "day", "days" -> when = when.minusDays((long) count);
-      case "h", "hour", "hours" -> when = when.minusHours((long) count);
-      case "min", "minute", "minutes" -> when = when.minusMinutes((long) count);
-      default ->
-          throw new Unreadable(
-              "“" + unit + " ago” is not read; weeks, days, hours and minutes are.");
-    }
   }
 
   // ---------------------------------------------------------------- entries
@@ -277,8 +199,18 @@ public final class Shorthand {
       test(analyte.get());
       return;
     }
+    if (isAmountOfChange(word)) {
+      change(Double.parseDouble(word.replace(',', '.')), true);
+      return;
+    }
     switch (word) {
-      case "change", "changed" -> change();
+      case "change", "changed" -> change(words.number("A change"), false);
+      case "water" -> {
+        if (!words.takeIf("change") && !words.takeIf("changed")) {
+          throw new Unreadable("Water what? Write change 25% or water change 25%.");
+        }
+        change(words.number("A change"), false);
+      }
       case "fed", "feed" -> fed();
       case "cut", "harvest", "harvested" -> cut();
       case "cleaned", "clean" -> {
@@ -289,7 +221,7 @@ public final class Shorthand {
       case "dosed", "dose" -> dosed();
       case "dead", "died" -> dead();
       case "fast", "fasting" -> {
-        int days = (int) Math.round(words.takeNumber().orElse(1.0));
+        int days = (int) Math.round(amount().orElse(1.0));
         if (!words.takeIf("days")) {
           words.takeIf("day");
         }
@@ -315,6 +247,15 @@ public final class Shorthand {
         throw new Unreadable("“" + word + "” can't be read." + Words.nearest(word, known));
       }
     }
+  }
+
+  /** A number that is an amount: the 2 of “2 days ago” and of “2 oct” is none. */
+  private Optional<Double> amount() {
+    return time.begins() ? Optional.empty() : words.takeNumber();
+  }
+
+  private Optional<Double> percent() {
+    return time.begins() ? Optional.empty() : words.takePercent();
   }
 
   private void add(Made entry, String text) {
@@ -460,8 +401,14 @@ public final class Shorthand {
     return fitting.stream().findFirst();
   }
 
-  private void change() throws Unreadable {
-    double amount = words.number("A change");
+  /** Whether a number just taken is of a change: 25 %, or named after it as in 40 L change. */
+  private boolean isAmountOfChange(String word) {
+    int unit = words.peek(1).equals("water") ? 2 : 1;
+    return word.matches("\\d+([.,]\\d+)?")
+        && (words.peek().equals("%") || CHANGE.contains(words.peek(unit)));
+  }
+
+  private void change(double amount, boolean namedAfter) throws Unreadable {
     double litres;
     if (words.takeIf("%")) {
       if (amount <= 0 || amount > 100) {
@@ -483,10 +430,16 @@ public final class Shorthand {
               + Figures.plain(amount)
               + ", as in change 25% or change 40 L.");
     }
+    if (namedAfter) {
+      words.takeIf("water");
+      if (CHANGE.contains(words.peek())) {
+        words.take();
+      }
+    }
     Blend blend = blend();
     double siphoned = 0;
     if (words.takeIf("siphon") || words.takeIf("siphoned")) {
-      siphoned = words.takeIf("half") ? 0.5 : words.takePercent().orElse(1.0);
+      siphoned = words.takeIf("half") ? 0.5 : percent().orElse(1.0);
       if (siphoned < 0 || siphoned > 1) {
         throw new Unreadable("The siphoned share of the bed lies between 0 and 100 %.");
       }
@@ -529,7 +482,7 @@ public final class Shorthand {
       if (water.isEmpty()) {
         break;
       }
-      double share = words.takePercent().orElse(1.0);
+      double share = percent().orElse(1.0);
       parts.add(new Blend.Part(water.get().id(), share));
       sum += 100 * share;
     }
@@ -558,12 +511,12 @@ public final class Shorthand {
   }
 
   private void fed() throws Unreadable {
-    Optional<Double> amount = words.takeNumber();
+    Optional<Double> amount = amount();
     boolean servings = amount.isPresent() && servings();
     grams();
     Food food = oneOf(tank.foods(), Food::id, Food::name, "food");
     if (amount.isEmpty()) {
-      amount = words.takeNumber();
+      amount = amount();
       servings = amount.isPresent() && servings();
       grams();
     }
@@ -601,7 +554,7 @@ public final class Shorthand {
   private void renewed() throws Unreadable {
     ExportMethod export = oneOf(tank.exports(), ExportMethod::id, ExportMethod::id, "medium");
     double listed = export instanceof ExportMethod.PhosphateAdsorber a ? a.massG() : 0;
-    double mass = words.takeNumber().orElse(listed);
+    double mass = amount().orElse(listed);
     grams();
     positive(mass, "renewed medium", 1_000_000);
     add(
@@ -620,7 +573,7 @@ public final class Shorthand {
   }
 
   private void dead() throws Unreadable {
-    Optional<Double> first = words.takeNumber();
+    Optional<Double> first = amount();
     boolean weighed = first.isPresent() && grams();
     double mass;
     String who;
@@ -634,7 +587,7 @@ public final class Shorthand {
         throw new Unreadable(
             "There are " + animal.count() + " " + animal.name() + "; 1 to that many can die.");
       }
-      mass = words.takeNumber().orElse(count * animal.massG());
+      mass = amount().orElse(count * animal.massG());
       grams();
       who = "Death of " + (count == 1 ? "one " : count + " ") + animal.name() + ", ";
     }
@@ -670,7 +623,7 @@ public final class Shorthand {
     if (word.isEmpty() || word.length() > 100) {
       throw new Unreadable("A sign has 1 to 100 characters.");
     }
-    int severity = (int) Math.round(words.takeNumber().orElse(1.0));
+    int severity = (int) Math.round(amount().orElse(1.0));
     if (severity < 0 || severity > 3) {
       throw new Unreadable("How bad is 0 (gone) to 3 (severe); found " + severity + ".");
     }

@@ -10,6 +10,7 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Qualifier;
@@ -59,6 +60,76 @@ class ShorthandTest {
     LogEntry.Test test = (LogEntry.Test) one("no3 <5 yesterday 18:30");
     assertThat(test.qualifier()).isEqualTo(Qualifier.BELOW);
     assertThat(test.at().toString()).isEqualTo("2026-11-24T18:30Z");
+  }
+
+  /** The present is Wednesday 25 November 2026, 10:00. */
+  @ParameterizedTest
+  @CsvSource({
+    "no3 20 1 Oct, 2026-10-01",
+    "no3 20 1 october, 2026-10-01",
+    "no3 20 on 1st oct, 2026-10-01",
+    "1 oct no3 20, 2026-10-01",
+    "no3 20 oct 1, 2026-10-01",
+    "no3 20 04 Oct 2026, 2026-10-04",
+    "no3 20 26 nov 2025, 2025-11-26",
+    "no3 20 25 nov, 2026-11-25",
+    "no3 20 22.10.26, 2026-10-22",
+    "no3 20 22.10.2026, 2026-10-22",
+    "no3 20 22/10/26, 2026-10-22",
+    "no3 20 10/22/26, 2026-10-22",
+    "no3 20 last sunday, 2026-11-22",
+    "no3 20 on sun, 2026-11-22",
+    "saw green-water 2 days ago, 2026-11-23"
+  })
+  void daysAreReadAsPeopleWriteThem(String line, String day) {
+    assertThat(one(line).at().toLocalDate()).hasToString(day);
+  }
+
+  @Test
+  void aDayThatMayBeTwoIsAskedBack() {
+    assertThat(read("no3 20 3/4/26").problems()).singleElement().asString().contains("month");
+    assertThat(read("no3 20 31 sept").problems()).singleElement().asString().contains("no day");
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {"25%", "25% change", "water change 25%", "25 % water change", "change 25%"})
+  void aChangeIsReadInAnyOrder(String line) {
+    assertThat(((LogEntry.WaterChange) one(line)).litres()).isEqualTo(47.5);
+    assertThat(((LogEntry.WaterChange) one(line + " 2 days ago")).at().toLocalDate())
+        .hasToString("2026-11-23");
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "25% every thursday since october, 8, 2026-10-01, 2026-11-19",
+    "change 25% every 10 days since 1 nov, 3, 2026-11-01, 2026-11-21",
+    "change 25% every week since 4 nov 18:30, 3, 2026-11-04, 2026-11-18",
+    "water change 25% every other day since 20.11.26, 3, 2026-11-20, 2026-11-24"
+  })
+  void whatWasDoneAgainAndAgainMakesItsEntries(String line, int count, String from, String to) {
+    Reading reading = read(line);
+    assertThat(reading.problems()).isEmpty();
+    assertThat(reading.entries()).hasSize(count);
+    assertThat(reading.entries().get(0).at().toLocalDate()).hasToString(from);
+    assertThat(reading.entries().get(count - 1).at().toLocalDate()).hasToString(to);
+    assertThat(reading.understood()).singleElement().asString().contains(count + " times, from");
+  }
+
+  @Test
+  void whatCantBeRepeatedIsSaid() {
+    assertThat(read("change 25% every thursday").problems().get(0)).startsWith("Since when?");
+    assertThat(read("change 25% every moon since oct").problems().get(0)).startsWith("Every what?");
+    assertThat(read("no3 20 every day since 1 jan").problems().get(0)).contains("more than 200");
+    assertThat(read("no3 20 every thursday since yesterday").problems().get(0))
+        .startsWith("Nothing falls");
+  }
+
+  @Test
+  void theNumberOfATimeIsNoAmount() {
+    LogEntry.WaterChange change = (LogEntry.WaterChange) one("change 20 L siphon 2 days ago");
+    assertThat(change.siphonedShareOfBed()).isEqualTo(1);
+    assertThat(change.at().toLocalDate()).hasToString("2026-11-23");
   }
 
   @ParameterizedTest
