@@ -3,6 +3,7 @@
   import { api, type Problem, type RoundsLine } from '../api/client';
   import { untilAnswered, whenRenewed } from '../lib/connection.svelte';
   import { goTo } from '../lib/place.svelte';
+  import { MANY, sortOut } from '../lib/rounds';
   import { show } from '../lib/toast.svelte';
   import { drawn, volume } from '../lib/units.svelte';
   import { said } from '../lib/said';
@@ -32,6 +33,10 @@
   let here = $derived(
     (lines ?? []).filter((line) => !site || !sites.includes(site) || line.site === site),
   );
+
+  let looked = $state('');
+  let all = $state(false);
+  let sorted = $derived(sortOut(here, looked, all));
 
   function choose(name: string) {
     site = name;
@@ -230,8 +235,24 @@
         its forecast is here in a moment.
       </p>
     {/if}
+    {#if here.length > MANY}
+      <p class="mt-2 flex flex-wrap items-center gap-x-6 text-sm">
+        <input
+          type="search"
+          class="border-base-content/50 h-11 w-60 border-b bg-transparent sm:h-8"
+          placeholder="tank or room"
+          aria-label="find a tank by name or room"
+          bind:value={looked}
+          data-testid="find-tank"
+        />
+        {#if all}<button
+            class="min-h-11 underline underline-offset-4 sm:min-h-7"
+            onclick={() => (all = false)}>only what wants a hand</button
+          >{/if}
+      </p>
+    {/if}
     <ul class="border-base-content/40 mt-3 border-t">
-      {#each here as line (line.tank.id)}
+      {#each sorted.shown as line (line.tank.id)}
         <li
           class="border-base-content/40 grid grid-cols-1 gap-x-8 gap-y-2 border-b py-3 md:grid-cols-[10.5rem_1fr_250px_9.5rem]"
           data-testid="rounds-line"
@@ -239,7 +260,7 @@
           <div>
             <a
               href="/tank/{line.tank.id}"
-              class="inline-flex min-h-11 items-center font-serif text-xl sm:min-h-0"
+              class="inline-flex min-h-11 max-w-full items-center font-serif text-xl break-words sm:min-h-0"
               >{line.tank.name}</a
             >
             <p class="text-neutral text-sm">
@@ -322,7 +343,20 @@
             </dd>
           </dl>
         </li>
+      {:else}
+        {#if looked}<li class="py-3">No tank or room is called “{looked}”.</li>{/if}
       {/each}
+      {#if sorted.waiting.length > 0}
+        <li class="border-base-content/40 border-b py-2 text-sm" data-testid="waiting">
+          <button
+            class="min-h-11 text-left underline underline-offset-4"
+            onclick={() => (all = true)}
+            ><span class="font-serif text-xl">{sorted.waiting.length} can wait</span></button
+          >
+          <span class="text-neutral">{sorted.waiting.map((line) => line.tank.name).join(', ')}</span
+          >
+        </li>
+      {/if}
     </ul>
     <div class="mt-4 flex flex-wrap items-center gap-x-8">
       <a

@@ -132,7 +132,7 @@
           {/each}
           {#each marks as mark, i (mark.on)}
             {@const on = i === 0 ? shown(tank, work.key, mark) : mark.on}
-            {#if i === 0}
+            {#if i === 0 && work.movable}
               <button
                 class="mark absolute top-0.5 h-6 cursor-ew-resize touch-none"
                 class:late={mark.late > 0}
@@ -152,7 +152,7 @@
               ></button>
             {:else}
               <span
-                class="mark follows absolute top-1.5 h-4"
+                class="mark absolute {i === 0 ? 'top-0.5 h-6' : 'follows top-1.5 h-4'}"
                 class:change={work.kind === 'CHANGE'}
                 style="left: {share(on)}%; width: {100 / days}%"
                 title="{shortDay(on)}{mark.why ? `. ${mark.why}` : ''}"

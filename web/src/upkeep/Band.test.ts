@@ -37,6 +37,7 @@ const tank: Schemas['UpkeepTank'] = {
       words: [{ text: 'Clean sponge' }],
       everyDays: 30,
       origin: 'TRADE',
+      movable: true,
       reason: [],
     },
   ],
@@ -93,5 +94,12 @@ describe('the band of weeks', () => {
   it('lets only the first time be moved: the others follow', () => {
     band();
     expect(screen.getAllByTestId('band-mark')).toHaveLength(1);
+  });
+
+  it('has no handle where only the advice sets the day', () => {
+    const works = tank.works.map((work) => ({ ...work, movable: false }));
+    render(Band, { tanks: [{ ...tank, works }], days: 42, onmove: vi.fn(), onopen: vi.fn() });
+    expect(screen.queryByTestId('band-mark')).toBeNull();
+    expect(screen.getByTitle('Sat 28 Nov')).toBeInTheDocument();
   });
 });

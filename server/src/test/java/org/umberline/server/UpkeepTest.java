@@ -105,6 +105,16 @@ class UpkeepTest {
             "/api/tanks/" + other + "/upkeep/change",
             "{\"version\": 0, \"nextOn\": \"2026-11-27\"}");
     assertThat(moved.status()).isIn(400, 404);
+    for (JsonNode one : keeper.get("/api/upkeep").json().path("tanks")) {
+      boolean fixed = one.path("id").asString().equals(tank);
+      assertThat(one.path("works"))
+          .filteredOn(work -> work.path("kind").asString().equals("CHANGE"))
+          .allMatch(work -> work.path("movable").asBoolean() == fixed);
+      assertThat(one.path("works"))
+          .filteredOn(work -> !work.path("kind").asString().equals("CHANGE"))
+          .isNotEmpty()
+          .allMatch(work -> work.path("movable").asBoolean());
+    }
   }
 
   @Test

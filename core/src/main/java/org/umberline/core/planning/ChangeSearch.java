@@ -221,26 +221,23 @@ final class ChangeSearch {
   }
 
   /**
-   * The largest share at one interval where no routine lasts but it holds for now: nothing has to
-   * be done before its day comes, whatever follows.
+   * The largest share at one interval where no routine lasts but it holds for now, or may: nothing
+   * has to be done before its day comes, whatever follows.
    */
   Found forNow(double everyDays) {
     if (shares.length == 0 || sourceTooRich || stripped.isPresent() || latestSafe() == TODAY) {
       return none(everyDays, single.limit());
     }
     int start = latestStart(everyDays);
-    return start < TODAY
-        ? none(everyDays, single.limit())
-        : checked(
-            new Found(
-                everyDays,
-                true,
-                BindingLimit.NONE,
-                largestShare(),
-                start,
-                0,
-                0,
-                judgedFrom(start)));
+    if (start < TODAY) {
+      if (!weeklyMayHold()) {
+        return none(everyDays, single.limit());
+      }
+      start = latestSafe();
+    }
+    return checked(
+        new Found(
+            everyDays, true, BindingLimit.NONE, largestShare(), start, 0, 0, judgedFrom(start)));
   }
 
   /** Today's change comes at the end of today: the level before it stands in tomorrow's most. */

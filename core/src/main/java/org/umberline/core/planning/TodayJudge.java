@@ -230,7 +230,7 @@ final class TodayJudge {
     double now = b.levels.now(worst);
     double then = b.after(worst, share, 1);
     boolean weekly = b.search.weeklyMayHold();
-    boolean wanted = b.isOver() || weekly && b.search.freeDays() < WEEKLY_DAYS;
+    boolean wanted = b.isOver() || weekly;
     // a week after the change is its weekday again
     int apart = weekly ? WEEKLY_DAYS - 1 : STUCK_CHANGES_DAYS;
     boolean lately = b.lastChange().filter(day -> day.isAfter(b.asOf.minusDays(apart))).isPresent();

@@ -151,6 +151,7 @@ public class UpkeepAnswers {
                         work.everyDays(),
                         work.origin().name(),
                         work.lastDone().orElse(null),
+                        isMovable(work, stored),
                         AdviceViews.said(reason(work, laidOut))))
             .toList(),
         laidOut
@@ -163,6 +164,11 @@ public class UpkeepAnswers {
                         missed.since(),
                         laidOut.advice.catchUp().stream().map(AdviceViews::step).toList()))
             .orElse(null));
+  }
+
+  /** Only a fixed routine has days of its own: all other changes are where the advice puts them. */
+  private static boolean isMovable(Work work, Stored stored) {
+    return work.kind() != Work.Kind.CHANGE || stored.tank().stance() == Stance.FIXED_ROUTINE;
   }
 
   /** What the model knows of it, in words. */
@@ -203,7 +209,7 @@ public class UpkeepAnswers {
             .or(() -> unwanted(stored, laidOut, key))
             .orElseThrow(() -> Refused.notFound("work"));
     if (work.kind() == Work.Kind.CHANGE) {
-      moveChange(stored, keeper, laidOut, request);
+      moveChange(stored, keeper, laidOut, work, request);
       return;
     }
     if (request.nextOn() != null) {
@@ -255,12 +261,12 @@ public class UpkeepAnswers {
   }
 
   private void moveChange(
-      Stored stored, UUID keeper, LaidOut laidOut, Requests.WorkChange request) {
+      Stored stored, UUID keeper, LaidOut laidOut, Work work, Requests.WorkChange request) {
     if (request.nextOn() == null || request.nextOn().isBefore(laidOut.today)) {
       throw Refused.field("nextOn", String.valueOf(request.nextOn()), "today or later");
     }
     Routine routine = laidOut.standing.orElseThrow(() -> Refused.notFound("routine"));
-    if (stored.tank().stance() != Stance.FIXED_ROUTINE) {
+    if (!isMovable(work, stored)) {
       throw Refused.field(
           "nextOn",
           request.nextOn().toString(),

@@ -584,7 +584,10 @@ public final class Views {
       int lateDays,
       String why) {}
 
-  @Schema(name = "Work", description = "origin is TRADE, KEEPER, ROUTINE or MODEL")
+  @Schema(
+      name = "Work",
+      description =
+          "origin is TRADE, KEEPER, ROUTINE or MODEL; movable: whether the keeper sets its day")
   public record WorkView(
       String key,
       String kind,
@@ -592,6 +595,7 @@ public final class Views {
       int everyDays,
       String origin,
       @Schema(nullable = true) LocalDate lastDone,
+      boolean movable,
       List<SaidView> reason) {}
 
   @Schema(name = "CatchUp", description = "recovery: the changes that bring it under its lines")

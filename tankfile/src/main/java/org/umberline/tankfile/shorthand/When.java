@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.LocalTime;
 import java.time.Month;
+import java.time.MonthDay;
 import java.time.Year;
 import java.time.ZoneOffset;
 import java.time.ZonedDateTime;
@@ -53,16 +54,16 @@ final class When {
 
   /** Whether the number that comes next belongs to a time. */
   boolean begins() {
-    return !words.isQuoted() && DAY.matcher(words.peek()).matches() && (isAgo() || isDayOfMonth(0));
+    return !words.isQuoted() && DAY.matcher(words.peek()).matches() && (isAgo() || isDayOfMonth());
   }
 
   private boolean isAgo() {
     return words.peek().matches("\\d+") && words.peek(2).equals("ago");
   }
 
-  private boolean isDayOfMonth(int ahead) {
-    int month = ORDINALS.contains(words.peek(ahead + 1)) ? ahead + 2 : ahead + 1;
-    return DAY.matcher(words.peek(ahead)).matches() && month(words.peek(month)).isPresent();
+  private boolean isDayOfMonth() {
+    int month = ORDINALS.contains(words.peek(1)) ? 2 : 1;
+    return DAY.matcher(words.peek()).matches() && month(words.peek(month)).isPresent();
   }
 
   private static Optional<DayOfWeek> weekday(String word) {
@@ -114,7 +115,7 @@ final class When {
       clock(word);
     } else if (isAgo()) {
       ago();
-    } else if (isDayOfMonth(0) || month(word).isPresent() && DAY.matcher(words.peek(1)).matches()) {
+    } else if (isDayOfMonth() || month(word).isPresent() && DAY.matcher(words.peek(1)).matches()) {
       dayOfMonth();
     } else {
       return false;
@@ -177,13 +178,12 @@ final class When {
       day(written + " " + year, () -> LocalDate.of(year, named, day));
       return;
     }
-    // 29 February was in the last leap year
-    int year = now.getYear();
-    boolean later = LocalDate.of(year, named, 1).withDayOfMonth(1).isAfter(now.toLocalDate());
-    if (!later && named == now.getMonth()) {
+    boolean later = MonthDay.of(named, 1).isAfter(MonthDay.from(now));
+    if (named == now.getMonth()) {
       later = day > now.getDayOfMonth();
     }
-    year -= later ? 1 : 0;
+    int year = now.getYear() - (later ? 1 : 0);
+    // 29 February was in the last leap year
     while (named == Month.FEBRUARY && day == 29 && !Year.isLeap(year)) {
       year--;
     }
@@ -205,13 +205,7 @@ final class When {
     int whole = year < 100 ? CENTURY + year : year;
     if (parts == slashes && first <= MONTHS && second <= MONTHS && first != second) {
       throw new Unreadable(
-          "Is "
-              + word
-              + " the "
-              + first
-              + "th or the "
-              + second
-              + "th? Write the month as a word.");
+          "Which number of " + word + " is the month? Write it as a word, as in 3 Apr.");
     }
     boolean monthFirst = parts == slashes && second > MONTHS;
     day(
