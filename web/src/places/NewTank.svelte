@@ -299,7 +299,7 @@
           bind:value={asked.lastOn}
           onchange={() => touch('changes', true)}
         />
-        , for {@render number('weeks', 'weeks of this routine', 1, 520)} weeks
+        and so for {@render number('weeks', 'weeks of this routine', 1, 520)} weeks
       </p>
       <p class="text-neutral" data-testid="changes-made">
         {#if changeDays.length > 0}

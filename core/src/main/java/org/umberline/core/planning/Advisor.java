@@ -111,11 +111,12 @@ public final class Advisor {
         kept.or(() -> choose(found)).filter(f -> f.catchUps() == 0 || !b.isGuess());
     Optional<Found> chosen = needed ? lasting.or(this::forNow) : lasting;
     List<Advice.Ask> asks = new Asks(b).all();
+    Optional<Cycle> cycle = Cycle.of(b);
     TodayJudge judge =
         new TodayJudge(
             b,
             danger,
-            Cycle.of(b),
+            cycle,
             chosen,
             chosen.isPresent() && lasting.isEmpty(),
             found,
@@ -134,7 +135,7 @@ public final class Advisor {
         binding(chosen, found),
         List.copyOf(options),
         new WaysBeside(b, alone).of(withFewCatchUps(found), choose(found)),
-        helps(helps, lasting, found, needed),
+        helps(helps, cycle.isPresent(), lasting, found, needed),
         needed && lasting.isEmpty() ? helps.blends() : List.of(),
         work(),
         asks,
@@ -142,7 +143,11 @@ public final class Advisor {
   }
 
   private List<Advice.Help> helps(
-      HelpSearch helps, Optional<Found> chosen, List<Found> found, boolean needed) {
+      HelpSearch helps,
+      boolean growsIn,
+      Optional<Found> chosen,
+      List<Found> found,
+      boolean needed) {
     Optional<Advice.Binding> binding = binding(chosen, found);
     Nutrient nutrient = binding.map(Advice.Binding::nutrient).orElse(Nutrient.NITRATE);
     if (binding.filter(line -> line.side() == Advice.Side.FLOOR).isPresent()) {
@@ -154,6 +159,15 @@ public final class Advisor {
     }
     List<Advice.Help> all =
         new ArrayList<>(helps.all(nutrient, sameInterval(chosen, found), !due.work().isEmpty()));
+    // a filter that grows in is left alone
+    if (growsIn) {
+      all.removeIf(
+          help ->
+              help.first().lever() == Advice.Lever.MEDIA_CLEANING
+                  || help.and()
+                      .filter(two -> two.lever() == Advice.Lever.MEDIA_CLEANING)
+                      .isPresent());
+    }
     // too much of one and too little of the other: each in its own way
     b.belowFloor()
         .ifPresent(

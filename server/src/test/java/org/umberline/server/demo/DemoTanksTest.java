@@ -130,6 +130,9 @@ class DemoTanksTest {
   @Test
   void quarryWantsATestFirst() {
     Advice advice = advice(new Quarry(TODAY).grow());
+    assertThat(advice.helps())
+        .as("a filter that grows in is left alone, on every page")
+        .noneMatch(help -> help.first().lever() == Advice.Lever.MEDIA_CLEANING);
     assertThat(advice.today().verdict()).isEqualTo(Advice.Verdict.TEST_FIRST);
   }
 }
