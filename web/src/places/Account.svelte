@@ -116,6 +116,44 @@
       </p>
     {/if}
 
+    <h2 class="mt-6 font-serif text-lg">Tanks put away</h2>
+    <ul data-testid="put-away">
+      {#each away as tank (tank.id)}
+        <li class="border-base-300 flex items-center gap-x-4 border-t">
+          <a
+            class="flex min-h-11 flex-1 items-center underline underline-offset-4"
+            href="/tank/{tank.id}">{tank.name}</a
+          >
+          <button
+            class="min-h-11 underline underline-offset-4"
+            onclick={() => void takeOut(tank.id, tank.name)}>Look after it again</button
+          >
+        </li>
+      {:else}
+        <li class="text-neutral">
+          None. A tank is put away at the end of its make-up: it can be read, and nobody is asked
+          about it.
+        </li>
+      {/each}
+    </ul>
+    {#if account.deleted.length > 0}
+      <h2 class="mt-6 font-serif text-lg">Deleted tanks</h2>
+      <ul data-testid="deleted">
+        {#each account.deleted as tank (tank.id)}
+          <li class="border-base-300 flex items-center gap-x-4 border-t">
+            <span class="flex-1"
+              >{tank.name}
+              <span class="text-neutral">gone for good on {day(tank.goneAt)}</span></span
+            >
+            <button
+              class="min-h-11 underline underline-offset-4"
+              onclick={() => void bringBack(tank.id, tank.name)}>Bring it back</button
+            >
+          </li>
+        {/each}
+      </ul>
+    {/if}
+
     <h2 class="mt-6 font-serif text-lg">Password</h2>
     <form class="flex flex-wrap items-end gap-x-5 gap-y-2" onsubmit={changePassword}>
       <label class="flex flex-col"
@@ -171,44 +209,6 @@
       <button class="min-h-11 underline underline-offset-4" onclick={endOthers}
         >Sign out everywhere else</button
       >
-    {/if}
-
-    <h2 class="mt-6 font-serif text-lg">Tanks put away</h2>
-    <ul data-testid="put-away">
-      {#each away as tank (tank.id)}
-        <li class="border-base-300 flex items-center gap-x-4 border-t">
-          <a
-            class="flex min-h-11 flex-1 items-center underline underline-offset-4"
-            href="/tank/{tank.id}">{tank.name}</a
-          >
-          <button
-            class="min-h-11 underline underline-offset-4"
-            onclick={() => void takeOut(tank.id, tank.name)}>Look after it again</button
-          >
-        </li>
-      {:else}
-        <li class="text-neutral">
-          None. A tank is put away at the end of its make-up: it can be read, and nobody is asked
-          about it.
-        </li>
-      {/each}
-    </ul>
-    {#if account.deleted.length > 0}
-      <h2 class="mt-6 font-serif text-lg">Deleted tanks</h2>
-      <ul data-testid="deleted">
-        {#each account.deleted as tank (tank.id)}
-          <li class="border-base-300 flex items-center gap-x-4 border-t">
-            <span class="flex-1"
-              >{tank.name}
-              <span class="text-neutral">gone for good on {day(tank.goneAt)}</span></span
-            >
-            <button
-              class="min-h-11 underline underline-offset-4"
-              onclick={() => void bringBack(tank.id, tank.name)}>Bring it back</button
-            >
-          </li>
-        {/each}
-      </ul>
     {/if}
 
     <h2 class="mt-6 font-serif text-lg">Take everything along</h2>

@@ -131,7 +131,7 @@
         },
       ],
       changeWater: [{ water: 'tap', share: 1 }],
-      ...(until.routine ? { routine: until.routine } : {}),
+      ...(until.routine ? { routine: { waterChange: until.routine } } : {}),
       foods: [{ id: 'food', name: 'Food', form: asked.form }],
       feeding: [
         { food: 'food', gramsPerFeed: asked.gramsPerFeed, feedsPerWeek: asked.feedsPerWeek },
