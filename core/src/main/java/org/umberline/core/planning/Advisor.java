@@ -318,7 +318,7 @@ public final class Advisor {
     int latest = b.search.latestStart(routine, b.confidence - NEARLY);
     if (latest < ChangeSearch.TODAY) {
       return b.search.latestSafe() == ChangeSearch.TODAY
-          ? b.search.caughtUp(routine)
+          ? b.search.caughtUp(routine, b.confidence - NEARLY)
           : Optional.empty();
     }
     int start = b.hasFixedRoutine() ? Math.min(latest, b.ahead(routine.nextOn())) : latest;

@@ -399,20 +399,31 @@ final class ChangeSearch {
     return lasts ? start : TODAY - 1;
   }
 
-  /** A given routine after one change that catches up; empty where that is not enough. */
-  Optional<Found> caughtUp(Routine routine) {
+  /**
+   * A given routine after one change that catches up; empty where that is not enough.
+   *
+   * @param asked the least share of the draws under the ceilings with which the routine is kept
+   */
+  Optional<Found> caughtUp(Routine routine, double asked) {
     if (shares.length == 0 || sourceTooRich || stripped.isPresent()) {
       return Optional.empty();
     }
-    double largest = shares[shares.length - 1];
     int next = TODAY + (int) Math.ceil(routine.everyDays());
-    if (!holds(changes(1, largest, next, routine.fraction(), routine.everyDays()), 1)) {
+    IntPredicate isEnough =
+        share ->
+            promise.underCeilings(
+                    changes(1, shares[share], next, routine.fraction(), routine.everyDays()),
+                    1,
+                    surely)
+                >= asked - ROUNDING;
+    if (!isEnough.test(shares.length - 1)) {
       return Optional.empty();
     }
+    double first = shares[smallest(shares.length, isEnough)];
     Found found =
         new Found(
-            routine.everyDays(), true, BindingLimit.NONE, routine.fraction(), next, 1, largest, 1);
-    return Optional.of(checked(later(smallerCatchUp(found)))).filter(Found::feasible);
+            routine.everyDays(), true, BindingLimit.NONE, routine.fraction(), next, 1, first, 1);
+    return Optional.of(checked(later(found))).filter(Found::feasible);
   }
 
   /**
