@@ -70,7 +70,7 @@ describe('the run sheet', () => {
   it('says what to do, what it comes to, and what to take care of', async () => {
     open();
     await steps();
-    expect(screen.getByText(/Have 47.5 L of Kitchen tap ready/)).toBeInTheDocument();
+    expect(screen.getByText(/Have 48 L of Kitchen tap ready/)).toBeInTheDocument();
     expect(screen.getByTestId('change-after')).toHaveTextContent('32 mg/L NO3');
     expect(screen.getByTestId('change-warning')).toHaveTextContent('move by 8 mg/L NO3');
     expect(screen.getByTestId('cautions')).toHaveTextContent('by mouth');
