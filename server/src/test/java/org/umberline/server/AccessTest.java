@@ -341,7 +341,7 @@ class AccessTest {
   @Test
   void passwordsAreStoredHashed() {
     server.browser().asNewKeeper();
-    var keepers = server.beans().getBean(org.umberline.server.persistence.Keepers.class);
+    var keepers = server.beans().getBean(org.umberline.server.keeper.Keepers.class);
     assertThat(keepers.findAll())
         .isNotEmpty()
         .allMatch(keeper -> keeper.getPasswordHash().startsWith("{argon2}"));

@@ -15,8 +15,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.umberline.server.RunningServer.Running;
 import org.umberline.server.account.Retention;
-import org.umberline.server.failure.Refused;
-import org.umberline.server.security.Accounts;
+import org.umberline.server.http.Refused;
+import org.umberline.server.keeper.Accounts;
 import tools.jackson.databind.JsonNode;
 
 @ExtendWith(RunningServer.class)

@@ -1,6 +1,5 @@
 package org.umberline.server;
 
-import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
@@ -31,21 +30,24 @@ class ArchitectureTest {
           .resideInAPackage("org.umberline.server..");
 
   @ArchTest
-  static final ArchRule entitiesStayInPersistence =
-      classes()
+  static final ArchRule entitiesStayWithTheirSubject =
+      noClasses()
+          .that()
+          .haveSimpleNameEndingWith("Views")
+          .or()
+          .haveSimpleNameEndingWith("Requests")
+          .should()
+          .dependOnClassesThat()
+          .areAnnotatedWith(Entity.class);
+
+  @ArchTest
+  static final ArchRule nothingSentOrTakenIsKept =
+      noClasses()
           .that()
           .areAnnotatedWith(Entity.class)
           .should()
-          .resideInAPackage("org.umberline.server.persistence");
-
-  @ArchTest
-  static final ArchRule theApiSpeaksRecordsNotEntities =
-      noClasses()
-          .that()
-          .resideInAPackage("org.umberline.server.exchange")
-          .should()
           .dependOnClassesThat()
-          .resideInAPackage("org.umberline.server.persistence");
+          .haveNameMatching(".*(Views|Requests)(\\$.*)?");
 
   @ArchTest
   static final ArchRule noCyclesBetweenPackages =

@@ -17,8 +17,8 @@ import org.mockito.junit.jupiter.MockitoExtension;
 import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.mock.web.MockHttpServletRequest;
 import org.springframework.mock.web.MockHttpServletResponse;
-import org.umberline.server.failure.FailureFilter;
-import org.umberline.server.failure.ProblemWriter;
+import org.umberline.server.http.FailureFilter;
+import org.umberline.server.http.ProblemWriter;
 import tools.jackson.databind.json.JsonMapper;
 
 @ExtendWith(MockitoExtension.class)

@@ -11,8 +11,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.umberline.server.Browser.Answer;
 import org.umberline.server.RunningServer.Running;
-import org.umberline.server.persistence.KeeperEntity;
-import org.umberline.server.persistence.Keepers;
+import org.umberline.server.keeper.KeeperEntity;
+import org.umberline.server.keeper.Keepers;
 
 /** Guessing is slow, passwords are of any length and script, old hashes still open. */
 @ExtendWith(RunningServer.class)

@@ -22,12 +22,11 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 import org.umberline.server.account.AccountViews.AccountView;
 import org.umberline.server.account.AccountViews.DeletedTankView;
 import org.umberline.server.account.AccountViews.OpenSessionView;
-import org.umberline.server.answers.TankRecords;
-import org.umberline.server.exchange.Requests;
-import org.umberline.server.persistence.KeeperEntity;
-import org.umberline.server.security.Accounts;
-import org.umberline.server.security.Sessions;
-import org.umberline.server.security.SignedIn;
+import org.umberline.server.keeper.Accounts;
+import org.umberline.server.keeper.KeeperEntity;
+import org.umberline.server.keeper.Sessions;
+import org.umberline.server.keeper.SignedIn;
+import org.umberline.server.tank.TankRecords;
 
 /** A keeper's own account: password, sessions, all that is his, and the way out. */
 @RestController
@@ -76,7 +75,7 @@ class AccountApi {
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void password(
       @SignedIn.Keeper SignedIn keeper,
-      @Valid @RequestBody Requests.NewPassword wanted,
+      @Valid @RequestBody AccountRequests.NewPassword wanted,
       HttpServletRequest request) {
     accounts.changePassword(
         keeper,
@@ -118,7 +117,7 @@ class AccountApi {
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void leave(
       @SignedIn.Keeper SignedIn keeper,
-      @Valid @RequestBody Requests.Leave typed,
+      @Valid @RequestBody AccountRequests.Leave typed,
       HttpServletRequest request) {
     accounts.leave(keeper, typed.name(), typed.password(), request.getRemoteAddr());
   }

@@ -11,10 +11,10 @@ import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.springframework.stereotype.Component;
-import org.umberline.server.answers.PhotoAlbum;
-import org.umberline.server.answers.TankRecords;
-import org.umberline.server.answers.VisitAnswers;
-import org.umberline.server.persistence.Photos;
+import org.umberline.server.photo.PhotoAlbum;
+import org.umberline.server.photo.Photos;
+import org.umberline.server.tank.TankRecords;
+import org.umberline.server.visit.VisitAnswers;
 import org.umberline.tankfile.TankFileWriter;
 import tools.jackson.databind.json.JsonMapper;
 

@@ -7,8 +7,8 @@ import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.stereotype.Component;
 import org.umberline.server.UmberlineSettings;
-import org.umberline.server.failure.Refused;
-import org.umberline.server.security.Accounts;
+import org.umberline.server.http.Refused;
+import org.umberline.server.keeper.Accounts;
 
 /** Started with a keeper's name, the application gives that keeper a new password and ends. */
 @Component

@@ -9,13 +9,12 @@ import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.EnableScheduling;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
-import org.umberline.server.answers.TankRecords;
-import org.umberline.server.persistence.KeeperEntity;
-import org.umberline.server.persistence.Keepers;
-import org.umberline.server.persistence.Removal;
-import org.umberline.server.persistence.Tanks;
-import org.umberline.server.persistence.Transactions;
-import org.umberline.server.security.Sessions;
+import org.umberline.server.keeper.KeeperEntity;
+import org.umberline.server.keeper.Keepers;
+import org.umberline.server.keeper.Sessions;
+import org.umberline.server.store.Transactions;
+import org.umberline.server.tank.TankRecords;
+import org.umberline.server.tank.Tanks;
 
 /** Removes for good what was deleted long enough ago. Several processes may do so at once. */
 @Component
@@ -59,20 +58,12 @@ public class Retention {
     for (KeeperEntity keeper : keepers.findByLeavesAtBefore(now)) {
       tanks.idsOfOwner(keeper.getId()).forEach(this::remove);
       sessions.endAll(keeper.getSignInName(), "");
-      transactions.write(
-          () -> {
-            removal.keeper(keeper.getId());
-            return keeper;
-          });
+      transactions.run(() -> removal.keeper(keeper.getId()));
       LOG.info("removed the account of keeper {}, who left", keeper.getId());
     }
   }
 
   private void remove(UUID tank) {
-    transactions.write(
-        () -> {
-          removal.tank(tank);
-          return tank;
-        });
+    transactions.run(() -> removal.tank(tank));
   }
 }

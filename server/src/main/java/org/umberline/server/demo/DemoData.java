@@ -24,11 +24,12 @@ import org.umberline.core.tank.TankModel;
 import org.umberline.core.upkeep.Care;
 import org.umberline.core.upkeep.Task;
 import org.umberline.server.UmberlineSettings;
-import org.umberline.server.answers.BalanceAnswers;
-import org.umberline.server.answers.LedgerAnswers;
-import org.umberline.server.answers.TankRecords;
-import org.umberline.server.persistence.KeeperEntity;
-import org.umberline.server.persistence.Keepers;
+import org.umberline.server.balance.BalanceAnswers;
+import org.umberline.server.balance.LedgerAnswers;
+import org.umberline.server.keeper.KeeperEntity;
+import org.umberline.server.keeper.Keepers;
+import org.umberline.server.rounds.RoundsAnswers;
+import org.umberline.server.tank.TankRecords;
 import org.umberline.tankfile.TankFileWriter;
 
 /** Loads the invented tanks of Larkfield Hall, once; what is changed afterwards stays. */
@@ -49,7 +50,8 @@ class DemoData implements ApplicationRunner {
   private final TankRecords tanks;
   private final PasswordEncoder passwords;
   private final Clock clock;
-  private final BalanceAnswers answers;
+  private final RoundsAnswers rounds;
+  private final BalanceAnswers balances;
   private final LedgerAnswers ledgers;
   private final boolean warmUp;
 
@@ -58,10 +60,12 @@ class DemoData implements ApplicationRunner {
       TankRecords tanks,
       PasswordEncoder passwords,
       Clock clock,
-      BalanceAnswers answers,
+      RoundsAnswers rounds,
+      BalanceAnswers balances,
       LedgerAnswers ledgers,
       @Value("${umberline.warm-up:true}") boolean warmUp) {
-    this.answers = answers;
+    this.rounds = rounds;
+    this.balances = balances;
     this.ledgers = ledgers;
     this.warmUp = warmUp;
     this.keepers = keepers;
@@ -83,8 +87,8 @@ class DemoData implements ApplicationRunner {
   /** Learns from every log before anybody looks, so that the first look need not wait. */
   private void lookAtEveryTank() {
     for (TankRecords.Stored stored : tanks.all(id(UmberlineSettings.DEMO_KEEPER))) {
-      answers.rounds(stored);
-      answers.balance(stored);
+      rounds.line(stored);
+      balances.balance(stored);
       ledgers.ledgers(stored, Ledger.DEFAULT_DAYS);
     }
   }

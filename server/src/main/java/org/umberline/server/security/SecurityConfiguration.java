@@ -16,7 +16,10 @@ import org.springframework.security.web.authentication.UsernamePasswordAuthentic
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
-import org.umberline.server.failure.ProblemWriter;
+import org.umberline.server.http.ProblemWriter;
+import org.umberline.server.keeper.Passwords;
+import org.umberline.server.keeper.Sessions;
+import org.umberline.server.keeper.Throttle;
 
 /** Form sign-in with a session in the database and a CSRF token; everything else is refused. */
 @Configuration

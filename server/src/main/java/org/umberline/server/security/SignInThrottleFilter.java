@@ -8,7 +8,8 @@ import java.io.IOException;
 import java.time.Duration;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.filter.OncePerRequestFilter;
-import org.umberline.server.failure.ProblemWriter;
+import org.umberline.server.http.ProblemWriter;
+import org.umberline.server.keeper.Throttle;
 
 /** Stands before the sign-in form: too many wrong passwords have to wait. */
 final class SignInThrottleFilter extends OncePerRequestFilter {

@@ -1,0 +1,128 @@
+package org.umberline.server.balance;
+
+import java.util.List;
+import java.util.Optional;
+import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.planning.Advice;
+import org.umberline.core.planning.RoutineOutlook;
+import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.Stance;
+import org.umberline.core.tank.TankModel;
+import org.umberline.tankfile.Figures;
+import org.umberline.wording.AdviceWords;
+import org.umberline.wording.Phrase;
+
+/** Parts of an advice as the API sends them. */
+public final class AdviceMapper {
+  /** Days until a keeper usually has a hand in the tank again. Common practice, no source. */
+  private static final int NEXT_OCCASION_DAYS = 7;
+
+  /** A change that is not meant to come again is laid out so far apart, days. */
+  private static final double ONCE_DAYS = 365;
+
+  private AdviceMapper() {}
+
+  /** The routine that is advised, as one that can be adopted. */
+  public static Optional<Routine> routine(Advice advice) {
+    return advice.recommended().map(r -> new Routine(r.fraction(), r.everyDays(), r.nextOn()));
+  }
+
+  /**
+   * The changes that are laid out ahead besides what is caught up: the routine that is advised, or
+   * that of a keeper who keeps his own whatever the water says.
+   */
+  public static Optional<Routine> planned(
+      Advice advice, TankModel tank, Optional<Routine> standing) {
+    boolean fixed = tank.stance() == Stance.FIXED_ROUTINE;
+    Optional<Routine> routine = routine(advice).or(() -> fixed ? standing : Optional.empty());
+    if (advice.today().fraction().isEmpty()) {
+      // without a day none is planned: a test comes first
+      return advice.today().skipUntil().flatMap(day -> routine.map(r -> r.startingOn(day)));
+    }
+    double share = advice.today().fraction().getAsDouble();
+    return routine
+        .map(r -> advice.catchUp().isEmpty() ? r.startingOn(advice.asOf()) : r)
+        .or(() -> Optional.of(new Routine(share, ONCE_DAYS, advice.asOf())));
+  }
+
+  static AdviceViews.Today today(Advice advice, AdviceWords words) {
+    Advice.Today today = advice.today();
+    return new AdviceViews.Today(
+        today.verdict(),
+        today.fraction().isPresent() ? today.fraction().getAsDouble() : null,
+        today.litres().isPresent() ? Figures.rounded(today.litres().getAsDouble()) : null,
+        today.latestSafeDay().orElse(null),
+        today.skipUntil().orElse(null),
+        today.why().stream()
+            .filter(
+                reason ->
+                    reason.kind() == Advice.Kind.NONE_NEEDED
+                        || advice.recommended().isEmpty()
+                            && reason.kind() == Advice.Kind.HOLDS_UNTIL)
+            .flatMap(reason -> reason.day().stream())
+            .findFirst()
+            .orElse(null),
+        today.ifWaiting().map(Advice.Waiting::until).orElse(null),
+        today.ifWaiting().map(w -> Figures.rounded(w.chance())).orElse(null),
+        reasons(today.why(), words),
+        reasons(advice.remarks(), words));
+  }
+
+  /** Reasons with their words. */
+  public static List<AdviceViews.Reason> reasons(List<Advice.Reason> reasons, AdviceWords words) {
+    return reasons.stream()
+        .map(reason -> new AdviceViews.Reason(reason.kind(), said(words.reason(reason))))
+        .toList();
+  }
+
+  /** A text in the parts in which it travels. */
+  public static List<AdviceViews.Said> said(Phrase phrase) {
+    return phrase.parts().stream().map(AdviceMapper::said).toList();
+  }
+
+  private static AdviceViews.Said said(Phrase.Part part) {
+    if (part instanceof Phrase.Amount amount) {
+      return new AdviceViews.Said(null, Figures.rounded(amount.value()), amount.unit(), null);
+    }
+    if (part instanceof Phrase.Day day) {
+      return new AdviceViews.Said(null, null, null, day.on());
+    }
+    return new AdviceViews.Said(((Phrase.Text) part).text(), null, null, null);
+  }
+
+  /** Work that the forecast counts on. */
+  public static List<AdviceViews.PlanWork> work(Advice advice, AdviceWords words) {
+    return advice.work().stream()
+        .map(
+            work ->
+                new AdviceViews.PlanWork(
+                    work.on(), work.kind(), work.of(), said(words.work(work)), work.added()))
+        .toList();
+  }
+
+  public static AdviceViews.RecoveryStep step(Advice.Step step) {
+    return new AdviceViews.RecoveryStep(
+        step.on(),
+        step.fraction(),
+        Figures.rounded(step.litres()),
+        Figures.rounded(step.nitrateAfterMgL()));
+  }
+
+  /** The test that leads; null where none does. */
+  public static AdviceViews.TestFirst testFirst(Advice advice, RoutineOutlook outlook) {
+    if (advice.today().verdict() != Advice.Verdict.TEST_FIRST) {
+      return null;
+    }
+    String analyte = advice.today().why().get(0).nutrient().map(Nutrient::term).orElse("ammonia");
+    double settles =
+        advice.asks().stream()
+            .filter(ask -> ask.analyte().term().equals(analyte))
+            .mapToDouble(Advice.Ask::settles)
+            .findFirst()
+            .orElse(0);
+    return new AdviceViews.TestFirst(
+        analyte,
+        Figures.rounded(outlook.chanceLeftAlone(NEXT_OCCASION_DAYS)),
+        Figures.rounded(settles));
+  }
+}

@@ -1,0 +1,159 @@
+package org.umberline.server.balance;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import org.umberline.core.forecast.AmmoniaCourse;
+import org.umberline.core.forecast.Forecast;
+import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.forecast.Projection;
+import org.umberline.core.planning.Advice;
+import org.umberline.core.planning.BindingLimit;
+import org.umberline.core.planning.RoutineOutlook;
+import org.umberline.core.simulation.PlannedChanges;
+import org.umberline.core.simulation.Scenario;
+import org.umberline.core.tank.Line;
+import org.umberline.core.tank.Lines;
+import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.TankModel;
+import org.umberline.server.learning.Present;
+import org.umberline.server.tank.TankRecords.Stored;
+import org.umberline.server.tank.TankViews;
+import org.umberline.tankfile.Figures;
+
+/** Puts what the core found into what the API sends. */
+public final class BalanceMapper {
+  /** Ammonia and nitrite are not looked at further ahead: a filter has grown in by then. */
+  private static final int YOUNG_DAYS_AHEAD = 28;
+
+  private BalanceMapper() {}
+
+  static BalanceViews.Outlook outlook(
+      Present now,
+      RoutineOutlook outlook,
+      List<Advice.Step> catchUp,
+      Optional<Routine> routine,
+      Optional<BindingLimit> binding) {
+    PlannedChanges changes = outlook.changes(routine);
+    Projection projection = outlook.projection(changes, now.horizon());
+    Scenario scenario = now.posterior().scenario();
+    return new BalanceViews.Outlook(
+        routine.map(r -> routine(now.tank(), r)).orElse(null),
+        Arrays.stream(changes.time())
+            .mapToObj(time -> scenario.date((int) time))
+            .filter(day -> !day.isAfter(now.today().plusDays(now.horizon())))
+            .toList(),
+        Figures.rounded(outlook.probability(routine)),
+        outlook.holds(routine),
+        binding.orElse(null),
+        now.today().plusDays(now.horizon()),
+        catchUp.stream().map(AdviceMapper::step).toList(),
+        measures(outlook.measures(routine)),
+        nutrient(Forecast.of(projection, Nutrient.NITRATE, now.tank().lines())),
+        nutrient(Forecast.of(projection, Nutrient.PHOSPHATE, now.tank().lines())),
+        young(now, changes));
+  }
+
+  /** Ammonia and nitrite, where the filter grows in. */
+  private static BalanceViews.YoungTank young(Present now, PlannedChanges changes) {
+    if (!now.posterior().scenario().isNew()) {
+      return null;
+    }
+    AmmoniaCourse course =
+        AmmoniaCourse.of(now.posterior(), Math.min(YOUNG_DAYS_AHEAD, now.horizon()), changes);
+    return new BalanceViews.YoungTank(days(course.ammonia()), days(course.nitrite()));
+  }
+
+  private static List<BalanceViews.FitDay> days(List<AmmoniaCourse.Day> course) {
+    return course.stream()
+        .map(
+            day ->
+                new BalanceViews.FitDay(
+                    day.on(),
+                    Figures.rounded(day.p10()),
+                    Figures.rounded(day.p50()),
+                    Figures.rounded(day.p90())))
+        .toList();
+  }
+
+  public static BalanceViews.Measures measures(RoutineOutlook.Measures measures) {
+    return new BalanceViews.Measures(
+        Figures.rounded(measures.probabilityWithinLines()),
+        Figures.rounded(measures.nitratePeakMgL()),
+        Figures.rounded(measures.nitrateTroughMgL()),
+        Figures.rounded(measures.nitratePeakMgL() - measures.nitrateTroughMgL()),
+        Figures.rounded(measures.phosphatePeakMgL()),
+        Figures.rounded(measures.phosphateTroughMgL()),
+        Figures.rounded(measures.litresPer28Days()),
+        Figures.rounded(measures.minutesPer28Days()),
+        Figures.rounded(measures.saltGramsPer28Days()));
+  }
+
+  public static TankViews.Tank tank(Stored stored, Present now) {
+    return new TankViews.Tank(
+        stored.id(),
+        stored.version(),
+        now.tank().name(),
+        now.tank().water().term(),
+        now.tank().netVolumeL(),
+        now.tank().timeZone().getId(),
+        now.today(),
+        now.tank().temperatureC(),
+        now.tank().salinityPpt(),
+        now.tank().startedOn().orElse(null));
+  }
+
+  public static BalanceViews.Routine routine(TankModel tank, Routine routine) {
+    return new BalanceViews.Routine(
+        routine.fraction(),
+        Figures.rounded(routine.fraction() * tank.netVolumeL()),
+        routine.everyDays(),
+        routine.nextOn());
+  }
+
+  public static TankViews.Lines lines(Lines lines) {
+    return new TankViews.Lines(line(lines.nitrate()), line(lines.phosphate()));
+  }
+
+  public static TankViews.Line line(Line line) {
+    return new TankViews.Line(
+        line.floorMgL().isPresent() ? line.floorMgL().getAsDouble() : null,
+        line.ceilingMgL().isPresent() ? line.ceilingMgL().getAsDouble() : null);
+  }
+
+  private static BalanceViews.NutrientOutlook nutrient(Forecast forecast) {
+    return new BalanceViews.NutrientOutlook(
+        forecast.nutrient().unit(), now(forecast), bands(forecast), crossing(forecast));
+  }
+
+  public static List<BalanceViews.Band> bands(Forecast forecast) {
+    return forecast.days().stream()
+        .map(
+            day ->
+                new BalanceViews.Band(
+                    day.on(),
+                    Figures.rounded(day.p10()),
+                    Figures.rounded(day.p25()),
+                    Figures.rounded(day.p50()),
+                    Figures.rounded(day.p75()),
+                    Figures.rounded(day.p90())))
+        .toList();
+  }
+
+  public static BalanceViews.Now now(Forecast forecast) {
+    return new BalanceViews.Now(
+        Figures.rounded(forecast.now().p10()),
+        Figures.rounded(forecast.now().p25()),
+        Figures.rounded(forecast.now().p50()),
+        Figures.rounded(forecast.now().p75()),
+        Figures.rounded(forecast.now().p90()));
+  }
+
+  public static BalanceViews.Crossing crossing(Forecast forecast) {
+    Optional<Forecast.Ceiling> ceiling = forecast.ceiling();
+    return new BalanceViews.Crossing(
+        ceiling.flatMap(Forecast.Ceiling::early).orElse(null),
+        ceiling.flatMap(Forecast.Ceiling::likely).orElse(null),
+        ceiling.flatMap(Forecast.Ceiling::late).orElse(null));
+  }
+}

@@ -1,0 +1,82 @@
+package org.umberline.server.balance;
+
+import org.umberline.core.planning.Advice;
+import org.umberline.core.planning.Background;
+import org.umberline.server.learning.Present;
+import org.umberline.tankfile.Figures;
+import org.umberline.wording.AdviceWords;
+
+/** What stands beside the advice: intervals, ways, what else helps. */
+final class OtherWays {
+  private OtherWays() {}
+
+  private static AdviceViews.CaughtUp caughtUp(Advice.CaughtUp first) {
+    return new AdviceViews.CaughtUp(first.fraction(), first.times());
+  }
+
+  static AdviceViews.OtherWays of(
+      Present now, Advice advice, Background background, AdviceWords words) {
+    return new AdviceViews.OtherWays(
+        advice.options().stream()
+            .map(
+                option ->
+                    new AdviceViews.Option(
+                        option.everyDays(),
+                        option.caughtUp().map(OtherWays::caughtUp).orElse(null),
+                        option.fraction().isPresent() ? option.fraction().getAsDouble() : null,
+                        option.feasible(),
+                        option.bindingLimit(),
+                        Figures.rounded(option.probabilityWithinLines()),
+                        option.minutesPer28Days().isPresent()
+                            ? Figures.rounded(option.minutesPer28Days().getAsDouble())
+                            : null))
+            .toList(),
+        advice.ways().stream()
+            .map(
+                way ->
+                    new AdviceViews.Way(
+                        way.kind(),
+                        way.caughtUp().map(OtherWays::caughtUp).orElse(null),
+                        way.fraction(),
+                        way.everyDays(),
+                        way.startsOn(),
+                        way.holds(),
+                        Figures.rounded(way.probabilityWithinLines()),
+                        Figures.rounded(way.litresPer28Days()),
+                        Figures.rounded(way.minutesPer28Days()),
+                        Figures.rounded(way.saltGramsPer28Days())))
+            .toList(),
+        advice.helps().stream()
+            .map(
+                help ->
+                    new AdviceViews.Help(
+                        help.first().lever(),
+                        AdviceMapper.said(words.levers(help)),
+                        help.fraction().isPresent() ? help.fraction().getAsDouble() : null,
+                        help.everyDays(),
+                        Figures.rounded(help.minutesPer28Days()),
+                        help.tries().stream()
+                            .map(t -> new BalanceRequests.Tried(t.kind(), t.id(), t.amount()))
+                            .toList()))
+            .toList(),
+        advice.blends().stream()
+            .map(
+                blend ->
+                    new AdviceViews.BlendAdvice(
+                        now.tank().waterById(blend.water()).name(),
+                        Figures.rounded(blend.share()),
+                        Figures.rounded(blend.fraction()),
+                        blend.everyDays()))
+            .toList(),
+        background.dripLitresPerDay().isPresent()
+            ? Figures.rounded(background.dripLitresPerDay().getAsDouble())
+            : null,
+        new AdviceViews.NoChange(
+            background.heldWithoutChange(),
+            Figures.rounded(background.netNitrogenMgPerDay()),
+            Figures.rounded(background.floatingPlantsGPerWeek()),
+            Figures.rounded(background.deepBedM2())),
+        Figures.rounded(background.waterNow().over90Days()),
+        Figures.rounded(background.alkalinityUsedDkhPerWeek()));
+  }
+}

@@ -1,0 +1,54 @@
+package org.umberline.server.balance;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.UUID;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
+import org.umberline.server.store.NewRow;
+
+/** A named what-if of a tank. */
+@Entity
+@Table(name = "what_if")
+public class WhatIfEntity extends NewRow {
+  @JdbcTypeCode(SqlTypes.CHAR)
+  @Column(length = 36)
+  private UUID tankId;
+
+  private String name;
+
+  @Column(columnDefinition = "text")
+  private String body;
+
+  private Instant savedAt;
+
+  @JdbcTypeCode(SqlTypes.CHAR)
+  @Column(length = 36)
+  private UUID savedBy;
+
+  protected WhatIfEntity() {}
+
+  public WhatIfEntity(
+      UUID id, UUID tankId, String name, String body, Instant savedAt, UUID savedBy) {
+    super(id);
+    this.tankId = tankId;
+    this.name = name;
+    this.body = body;
+    this.savedAt = savedAt;
+    this.savedBy = savedBy;
+  }
+
+  public UUID getTankId() {
+    return tankId;
+  }
+
+  public String getName() {
+    return name;
+  }
+
+  public String getBody() {
+    return body;
+  }
+}

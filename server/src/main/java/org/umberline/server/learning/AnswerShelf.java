@@ -1,0 +1,65 @@
+package org.umberline.server.learning;
+
+import java.util.Optional;
+import java.util.UUID;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.info.BuildProperties;
+import org.springframework.dao.DataAccessException;
+import org.springframework.stereotype.Component;
+import org.umberline.server.store.Hashes;
+import org.umberline.server.store.Transactions;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * Answers in the database, so that neither a start nor another process works them out again. Each
+ * carries a stamp of all it depends on, this build of the application included; one with another
+ * stamp is as good as none, and so is one that can't be read or kept.
+ */
+@Component
+public class AnswerShelf {
+  private static final Logger LOG = LoggerFactory.getLogger(AnswerShelf.class);
+
+  private final KeptAnswers answers;
+  private final Transactions transactions;
+  private final JsonMapper json;
+  private final String build;
+
+  AnswerShelf(
+      KeptAnswers answers, Transactions transactions, JsonMapper json, BuildProperties build) {
+    this.answers = answers;
+    this.transactions = transactions;
+    this.json = json;
+    this.build = build.getVersion() + " " + build.getTime();
+  }
+
+  <T> Optional<T> find(UUID tank, String kind, Object dependsOn, Class<T> type) {
+    try {
+      return answers
+          .findById(new KeptAnswerEntity.Key(tank, kind))
+          .filter(kept -> kept.getStamp().equals(stamp(dependsOn)))
+          .map(kept -> json.readValue(kept.getAnswer(), type));
+    } catch (JacksonException | DataAccessException e) {
+      LOG.warn("a kept answer ({}) can't be read and is worked out anew: {}", kind, e.getMessage());
+      return Optional.empty();
+    }
+  }
+
+  void keep(UUID tank, String kind, Object dependsOn, Object answer) {
+    KeptAnswerEntity kept =
+        new KeptAnswerEntity(
+            new KeptAnswerEntity.Key(tank, kind),
+            stamp(dependsOn),
+            json.writeValueAsString(answer));
+    try {
+      transactions.write(() -> answers.save(kept));
+    } catch (DataAccessException e) {
+      LOG.warn("an answer ({}) isn't kept: {}", kind, e.getMessage());
+    }
+  }
+
+  private String stamp(Object dependsOn) {
+    return Hashes.sha256(build + " " + dependsOn);
+  }
+}

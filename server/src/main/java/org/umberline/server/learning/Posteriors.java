@@ -1,0 +1,138 @@
+package org.umberline.server.learning;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicLong;
+import org.springframework.stereotype.Component;
+import org.umberline.core.calibration.Calibration;
+import org.umberline.core.calibration.Posterior;
+import org.umberline.core.calibration.Progress;
+import org.umberline.core.planning.Advisor;
+import org.umberline.core.tank.Lines;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.TankModel;
+import org.umberline.server.http.Refused;
+import org.umberline.server.tank.TankRecords.Stored;
+
+/**
+ * Posteriors, kept for as long as the tank is what it was: the key is everything a calibration
+ * looks at. A new routine or line is none of it, so trying one runs on the posterior at hand.
+ */
+@Component
+public class Posteriors {
+  private static final long SEED = 1;
+
+  /** Enough to see where a make-up leads while it is typed. */
+  private static final int FEW_DRAWS = 160;
+
+  private record Key(TankModel tank, LocalDate day, int days) {}
+
+  /** The longest that learning from one log may take; a ceiling for logs nobody keeps by hand. */
+  private static final Duration LONGEST = Duration.ofSeconds(60);
+
+  private final Computations computations;
+  private final Once<Key, Posterior> cache;
+  private final AtomicLong computed = new AtomicLong();
+  private final Map<UUID, Double> underWay = new ConcurrentHashMap<>();
+  private final Clock clock;
+
+  Posteriors(Computations computations, Clock clock) {
+    this.computations = computations;
+    this.clock = clock;
+    cache = new Once<>(computations, 30);
+  }
+
+  /** The stored tank as of now, its lines replaced by {@code lines}. */
+  public Present present(Stored stored, Lines lines) {
+    return present(stored.id(), stored.tank(), lines);
+  }
+
+  /** A tank that is only thought of: fewer draws, and nothing is kept. */
+  public Present thoughtOf(TankModel tank) {
+    return computations.run(
+        () ->
+            present(
+                tank,
+                tank.lines(),
+                (model, day, days) ->
+                    Calibration.calibrate(model, day, days, FEW_DRAWS, SEED, ceiling())));
+  }
+
+  private interface Calibrated {
+    Posterior of(TankModel tank, LocalDate day, int days);
+  }
+
+  private Present present(UUID id, TankModel stored, Lines lines) {
+    return present(stored, lines, (tank, day, days) -> of(id, tank, day, days));
+  }
+
+  private Present present(TankModel stored, Lines lines, Calibrated posterior) {
+    Instant now = clock.instant();
+    TankModel known = stored.knownAt(now).withLines(lines);
+    LocalDate today = known.dayOf(now);
+    Optional<Routine> standing =
+        known
+            .routine()
+            .map(
+                routine ->
+                    Present.last(known, LogEntry.WaterChange.class)
+                        .map(routine::after)
+                        .orElse(routine));
+    TankModel tank = known.withRoutine(standing.map(r -> Present.stillToCome(r, today)));
+    int horizon = tank.limits().horizonDays();
+    return new Present(
+        tank, now, today, horizon, posterior.of(tank, today, Advisor.daysAhead(tank)), standing);
+  }
+
+  private Posterior of(UUID id, TankModel tank, LocalDate day, int days) {
+    return cache.get(
+        new Key(tank.withoutWishes(), day, days),
+        key -> {
+          computed.incrementAndGet();
+          Progress ceiling = ceiling();
+          try {
+            return Calibration.calibrate(
+                key.tank,
+                day,
+                days,
+                Calibration.DRAWS,
+                SEED,
+                share -> {
+                  underWay.put(id, share);
+                  ceiling.done(share);
+                });
+          } finally {
+            underWay.remove(id);
+          }
+        });
+  }
+
+  /** Told of every step, stops what takes too long. */
+  private static Progress ceiling() {
+    long until = System.nanoTime() + LONGEST.toNanos();
+    return share -> {
+      if (System.nanoTime() > until) {
+        throw Refused.busy("This tank's log takes too long to work out.");
+      }
+    };
+  }
+
+  /** How far the calibration of a tank is, 0..1; empty when none is under way. */
+  public OptionalDouble progress(UUID id) {
+    Double share = underWay.get(id);
+    return share == null ? OptionalDouble.empty() : OptionalDouble.of(share);
+  }
+
+  /** How many posteriors have been computed since the start. */
+  public long computed() {
+    return computed.get();
+  }
+}

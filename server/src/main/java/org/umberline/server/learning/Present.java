@@ -1,0 +1,56 @@
+package org.umberline.server.learning;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import org.umberline.core.calibration.Posterior;
+import org.umberline.core.planning.Advisor;
+import org.umberline.core.planning.Try;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.TankModel;
+
+/**
+ * A tank as of now, with its routine moved past what was done.
+ *
+ * @param standing the keeper's routine; its next day may be past when a change was missed
+ */
+public record Present(
+    TankModel tank,
+    Instant now,
+    LocalDate today,
+    int horizon,
+    Posterior posterior,
+    Optional<Routine> standing) {
+
+  /** The routine as it can still be kept: one whose day is past starts tomorrow. */
+  public static Routine stillToCome(Routine routine, LocalDate today) {
+    return routine.nextOn().isAfter(today) ? routine : routine.startingOn(today.plusDays(1));
+  }
+
+  /** The judgement of this tank, with the keeper's routine as it stands. */
+  public Advisor advisor() {
+    return new Advisor(tank.withRoutine(standing), posterior, now);
+  }
+
+  /** The tank as it would go on with something done otherwise from tomorrow. */
+  public Present trying(List<Try> tries) {
+    if (tries.isEmpty()) {
+      return this;
+    }
+    TankModel changed = Try.apply(tank, today, horizon, tries);
+    return new Present(changed, now, today, horizon, posterior.goingOnAs(changed), standing);
+  }
+
+  public Optional<LocalDate> last(Class<? extends LogEntry> kind) {
+    return last(tank, kind);
+  }
+
+  static Optional<LocalDate> last(TankModel tank, Class<? extends LogEntry> kind) {
+    return tank.log().stream()
+        .filter(kind::isInstance)
+        .map(entry -> tank.dayOf(entry.at().toInstant()))
+        .reduce((a, b) -> b);
+  }
+}

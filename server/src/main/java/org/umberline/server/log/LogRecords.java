@@ -1,0 +1,435 @@
+package org.umberline.server.log;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.TankModel;
+import org.umberline.core.upkeep.Care;
+import org.umberline.server.http.Refused;
+import org.umberline.server.tank.TankEntity;
+import org.umberline.server.tank.TankRecords;
+import org.umberline.server.tank.TankRecords.WordsOf;
+import org.umberline.server.tank.TankWrites;
+import org.umberline.server.tank.Tanks;
+import org.umberline.tankfile.TankFileReader;
+import org.umberline.tankfile.shorthand.Addressing;
+import org.umberline.tankfile.shorthand.Completions;
+import org.umberline.tankfile.shorthand.Household;
+import org.umberline.tankfile.shorthand.Reading;
+import org.umberline.tankfile.shorthand.Shorthand;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * The log of a tank as it is written: lines are added once, corrected, taken out and put back. Of
+ * an entry and the lines that correct it only one ever stands.
+ */
+@Service
+public class LogRecords {
+  /** How far a client's clock may be ahead of the server's. */
+  private static final Duration CLOCK_TOLERANCE = Duration.ofMinutes(5);
+
+  /** What became of a line, in the tank it was meant for. */
+  public record Recorded(UUID tank, UUID line, List<String> understood, boolean repeated) {}
+
+  /** A line read for the tank it is meant for. */
+  public record ReadFor(UUID tank, String name, Reading reading, List<String> completions) {}
+
+  /** Where a line that begins with another tank's name goes, and what is left of it. */
+  private record Addressed(UUID tank, String line) {}
+
+  private final TankRecords records;
+  private final Tanks tanks;
+  private final LogLines lines;
+  private final LogEntries entries;
+  private final StoredLog stored;
+  private final TankWrites writes;
+  private final JsonMapper json;
+  private final Clock clock;
+
+  LogRecords(
+      TankRecords records,
+      Tanks tanks,
+      LogLines lines,
+      LogEntries entries,
+      StoredLog stored,
+      TankWrites writes,
+      JsonMapper json,
+      Clock clock) {
+    this.records = records;
+    this.tanks = tanks;
+    this.lines = lines;
+    this.entries = entries;
+    this.stored = stored;
+    this.writes = writes;
+    this.json = json;
+    this.clock = clock;
+  }
+
+  /**
+   * Reads a line of shorthand as of {@code typedAt}, without keeping anything. A line that begins
+   * with the name of another tank of the keeper is read for that one.
+   */
+  public ReadFor read(UUID id, UUID keeper, String line, Instant typedAt) {
+    Addressed to = addressed(id, keeper, line);
+    WordsOf words = records.wordsOf(to.tank(), keeper);
+    Reading reading = read(words.tank(), words.care(), to.line(), typedAt);
+    String before = line.substring(0, line.length() - to.line().length());
+    List<String> completions =
+        Completions.of(to.line(), words.tank()).stream().map(whole -> before + whole).toList();
+    return new ReadFor(to.tank(), words.tank().name(), reading, completions);
+  }
+
+  private Addressed addressed(UUID id, UUID keeper, String line) {
+    List<Tanks.Named> known = tanks.namesOfKeeper(keeper);
+    return Addressing.of(line, known.stream().map(Tanks.Named::name).toList())
+        .map(
+            to ->
+                new Addressed(
+                    known.stream()
+                        .filter(tank -> tank.name().equals(to.name()))
+                        .findFirst()
+                        .orElseThrow()
+                        .id(),
+                    to.rest()))
+        .orElse(new Addressed(id, line));
+  }
+
+  private Reading read(TankModel tank, Care care, String line, Instant typedAt) {
+    Instant now = clock.instant();
+    if (typedAt.isAfter(now.plus(CLOCK_TOLERANCE))) {
+      throw Refused.field("at", typedAt.toString(), "not later than now, " + now);
+    }
+    Instant at = typedAt.isAfter(now) ? now : typedAt;
+    return Shorthand.read(
+        line, tank, at.atZone(tank.timeZone()), new Household(care.bucketLitres()));
+  }
+
+  /**
+   * Records a line, in the tank it is meant for.
+   *
+   * @param lineId made by the client; the same line under the same id again records nothing more
+   * @param typedAt when the keeper typed it, which is when it happened unless it says otherwise
+   */
+  public Recorded record(UUID id, UUID keeper, UUID lineId, String line, Instant typedAt) {
+    Addressed to = addressed(id, keeper, line);
+    return writing(
+        to.tank(),
+        keeper,
+        to.line(),
+        typedAt,
+        (tank, reading) ->
+            repeated(tank.getId(), keeper, lineId, to.line(), reading)
+                .orElseGet(
+                    () -> {
+                      requireWhole(to.line(), reading);
+                      return keep(
+                          new LogLineEntity(
+                              lineId, tank.getId(), to.line(), typedAt, clock.instant(), keeper),
+                          reading.entries(),
+                          reading.understood());
+                    }));
+  }
+
+  private interface Write {
+    Recorded in(TankEntity tank, Reading reading);
+  }
+
+  /** Reads the line before the tank is locked, and again only if its make-up changed meanwhile. */
+  private Recorded writing(UUID id, UUID keeper, String line, Instant typedAt, Write write) {
+    WordsOf before = records.wordsOf(id, keeper);
+    Reading reading = read(before.tank(), before.care(), line, typedAt);
+    return writes.write(
+        id,
+        keeper,
+        tank ->
+            write.in(
+                tank,
+                tank.getVersion() == before.version()
+                    ? reading
+                    : read(records.wordsOf(tank), before.care(), line, typedAt)));
+  }
+
+  /** The answer to a line that was sent before; empty when its id is new. */
+  private Optional<Recorded> repeated(
+      UUID tank, UUID keeper, UUID lineId, String line, Reading reading) {
+    return lines
+        .findById(lineId)
+        .map(
+            known -> {
+              if (known.getTankId().equals(tank)
+                  && known.getLine().equals(line)
+                  && known.getCorrects() == null) {
+                return new Recorded(tank, lineId, reading.understood(), true);
+              }
+              throw writes.taken(known.getTankId(), keeper);
+            });
+  }
+
+  private static void requireWhole(String line, Reading reading) {
+    if (!reading.problems().isEmpty()) {
+      String problems = String.join(" ", reading.problems());
+      throw new Refused(
+          HttpStatus.BAD_REQUEST,
+          problems + " Nothing was saved.",
+          List.of(new Refused.Field("text", line, problems)));
+    }
+    if (reading.entries().isEmpty()) {
+      throw Refused.field("text", "empty", "what was measured or done");
+    }
+  }
+
+  private Recorded keep(LogLineEntity line, List<LogEntry> read, List<String> understood) {
+    lines.saveAndFlush(line);
+    List<LogEntryEntity> rows = new ArrayList<>();
+    for (LogEntry entry : read) {
+      UUID entryId =
+          UUID.nameUUIDFromBytes(
+              (line.getId() + "/" + rows.size()).getBytes(StandardCharsets.UTF_8));
+      rows.add(stored.row(entryId, line.getTankId(), line.getId(), entry, rows.size()));
+    }
+    entries.saveAllAndFlush(rows);
+    tanks.logChanged(line.getTankId());
+    return new Recorded(line.getTankId(), line.getId(), understood, false);
+  }
+
+  /**
+   * Keeps entries that were read from elsewhere, under one line that says where.
+   *
+   * @param lineId made by the client; the same id again, with entries that hold all that was kept
+   *     under it, records nothing more
+   * @param said every entry that was sent
+   * @param fresh those of them that are to be kept, given what is in the log
+   * @return how many are kept under the id
+   */
+  public int keepEntries(
+      UUID id, UUID keeper, UUID lineId, List<LogEntry> said, List<LogEntry> fresh) {
+    return writes.write(
+        id,
+        keeper,
+        tank -> {
+          var known = lines.findById(lineId);
+          if (known.isPresent()) {
+            Set<String> sent = said.stream().map(stored::written).collect(Collectors.toSet());
+            List<LogEntryEntity> kept = entries.findByLineIdOrderByPlace(lineId);
+            if (known.get().getTankId().equals(id)
+                && kept.stream().map(LogEntryEntity::getEntry).allMatch(sent::contains)) {
+              return kept.size();
+            }
+            throw writes.taken(known.get().getTankId(), keeper);
+          }
+          if (fresh.isEmpty()) {
+            throw Refused.field(
+                "csv", "no test that is not in the log yet", "at least one good row");
+          }
+          Instant now = clock.instant();
+          keep(
+              new LogLineEntity(
+                  lineId, id, "table of " + fresh.size() + " tests", now, now, keeper),
+              fresh,
+              List.of());
+          return fresh.size();
+        });
+  }
+
+  /**
+   * Corrects an entry: a new line takes its place, both stay known.
+   *
+   * @param lineId made by the client; the same id again corrects nothing more
+   * @throws Refused with 409 and what stands, when the entry was corrected or taken out meanwhile
+   */
+  public Recorded correct(
+      UUID id, UUID keeper, UUID entryId, UUID lineId, String line, Instant typedAt) {
+    return writing(
+        id,
+        keeper,
+        line,
+        typedAt,
+        (tank, reading) -> {
+          LogEntryEntity entry = entry(id, entryId);
+          var known = lines.findById(lineId);
+          if (known.isPresent()) {
+            if (!known.get().getTankId().equals(id)
+                || !known.get().getLine().equals(line)
+                || !entryId.equals(known.get().getCorrects())) {
+              throw writes.taken(known.get().getTankId(), keeper);
+            }
+            if (known.get().isWithdrawn()) {
+              throw stands(tank, entry);
+            }
+            return new Recorded(id, lineId, reading.understood(), true);
+          }
+          if (!isStanding(entry)) {
+            throw stands(tank, entry);
+          }
+          requireWhole(line, reading);
+          Recorded recorded =
+              keep(
+                  new LogLineEntity(lineId, id, line, typedAt, clock.instant(), keeper)
+                      .correcting(entryId),
+                  reading.entries(),
+                  reading.understood());
+          entry.withdraw(clock.instant(), keeper, lineId);
+          entries.saveAndFlush(entry);
+          return recorded;
+        });
+  }
+
+  private LogEntryEntity entry(UUID tank, UUID entry) {
+    return entries.findByIdAndTankId(entry, tank).orElseThrow(() -> Refused.notFound("entry"));
+  }
+
+  private boolean isStanding(LogEntryEntity entry) {
+    return !entry.isWithdrawn()
+        && (entry.getLineId() == null
+            || lines.findById(entry.getLineId()).filter(LogLineEntity::isWithdrawn).isEmpty());
+  }
+
+  /** Whatever stands of an entry and all that ever corrected it. */
+  private List<LogEntryEntity> standingFor(LogEntryEntity entry) {
+    List<LogEntryEntity> standing = new ArrayList<>();
+    if (isStanding(entry)) {
+      standing.add(entry);
+    }
+    for (LogLineEntity line : lines.findByCorrects(entry.getId())) {
+      for (LogEntryEntity correction : entries.findByLineIdOrderByPlace(line.getId())) {
+        standing.addAll(standingFor(correction));
+      }
+    }
+    return standing;
+  }
+
+  private Refused stands(TankEntity tank, LogEntryEntity entry) {
+    TankModel words = records.wordsOf(tank);
+    String standing =
+        standingFor(entry).stream()
+            .map(row -> Shorthand.words(TankFileReader.entry(json.readTree(row.getEntry())), words))
+            .collect(Collectors.joining("; "));
+    return Refused.conflict(
+        "The entry was changed meanwhile. "
+            + (standing.isEmpty() ? "Nothing stands in its place" : "What stands now: " + standing)
+            + ". Nothing was saved.");
+  }
+
+  /** The entry that the line of {@code entry} corrects. */
+  private Optional<LogEntryEntity> corrected(UUID line) {
+    return Optional.ofNullable(line)
+        .flatMap(lines::findById)
+        .map(LogLineEntity::getCorrects)
+        .flatMap(entries::findById);
+  }
+
+  /** Takes one entry out, or puts it back; saying the same again changes nothing. */
+  public void setEntryWithdrawn(UUID id, UUID keeper, UUID entryId, boolean withdrawn) {
+    changing(
+        id,
+        keeper,
+        tank -> {
+          LogEntryEntity entry = entry(id, entryId);
+          if (withdrawn != isStanding(entry)) {
+            return false;
+          }
+          if (withdrawn) {
+            entry.withdraw(clock.instant(), keeper, null);
+          } else {
+            requireRoomFor(tank, entry);
+            // what went with its whole line comes back with it
+            Optional.ofNullable(entry.getLineId())
+                .flatMap(lines::findById)
+                .filter(LogLineEntity::isWithdrawn)
+                .ifPresent(
+                    line -> {
+                      line.putBack();
+                      lines.saveAndFlush(line);
+                    });
+            entry.putBack();
+          }
+          entries.saveAndFlush(entry);
+          return true;
+        });
+  }
+
+  /**
+   * An entry comes back only while nothing stands in its place: neither a correction of it nor the
+   * entry that its own line corrects, or another correction of that.
+   */
+  private void requireRoomFor(TankEntity tank, LogEntryEntity entry) {
+    boolean correctedNow =
+        lines.findByCorrects(entry.getId()).stream()
+            .flatMap(line -> entries.findByLineIdOrderByPlace(line.getId()).stream())
+            .anyMatch(correction -> !standingFor(correction).isEmpty());
+    if (correctedNow) {
+      throw stands(tank, entry);
+    }
+    requireRoomForLine(tank, entry.getLineId());
+  }
+
+  private void requireRoomForLine(TankEntity tank, UUID line) {
+    corrected(line)
+        .ifPresent(
+            original -> {
+              boolean taken =
+                  standingFor(original).stream().anyMatch(row -> !line.equals(row.getLineId()));
+              if (taken) {
+                throw stands(tank, original);
+              }
+            });
+  }
+
+  /** Takes a line out, or puts it back; saying the same again changes nothing. */
+  public void setWithdrawn(UUID id, UUID keeper, UUID lineId, boolean withdrawn) {
+    changing(
+        id,
+        keeper,
+        tank -> {
+          LogLineEntity line =
+              lines.findByIdAndTankId(lineId, id).orElseThrow(() -> Refused.notFound("line"));
+          if (line.isWithdrawn() == withdrawn) {
+            return false;
+          }
+          if (withdrawn) {
+            for (LogEntryEntity own : entries.findByLineIdOrderByPlace(lineId)) {
+              if (standingFor(own).stream().anyMatch(row -> !lineId.equals(row.getLineId()))) {
+                throw stands(tank, own);
+              }
+            }
+            line.withdraw(clock.instant(), keeper);
+            entries.findByReplacedBy(lineId).forEach(LogEntryEntity::putBack);
+          } else {
+            // the entry it corrects stands again since; it makes room, other corrections do not
+            LogEntryEntity original = corrected(lineId).orElse(null);
+            if (original != null && isStanding(original)) {
+              original.withdraw(clock.instant(), keeper, lineId);
+              entries.saveAndFlush(original);
+            }
+            requireRoomForLine(tank, lineId);
+            line.putBack();
+          }
+          lines.saveAndFlush(line);
+          return true;
+        });
+  }
+
+  private void changing(UUID id, UUID keeper, Function<TankEntity, Boolean> change) {
+    writes.write(
+        id,
+        keeper,
+        tank -> {
+          boolean changed = change.apply(tank);
+          if (changed) {
+            tanks.logChanged(id);
+          }
+          return changed;
+        });
+  }
+}

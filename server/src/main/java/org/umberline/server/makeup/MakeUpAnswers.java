@@ -1,0 +1,84 @@
+package org.umberline.server.makeup;
+
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+import org.umberline.core.forecast.Forecast;
+import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.forecast.Projection;
+import org.umberline.core.judging.ChangeExperiment;
+import org.umberline.core.judging.ImpliedVolume;
+import org.umberline.core.ledger.PaperBalance;
+import org.umberline.core.planning.Advice;
+import org.umberline.core.planning.Advisor;
+import org.umberline.core.planning.RoutineOutlook;
+import org.umberline.core.simulation.PlannedChanges;
+import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.TankModel;
+import org.umberline.server.balance.AdviceMapper;
+import org.umberline.server.balance.BalanceMapper;
+import org.umberline.server.learning.Advices;
+import org.umberline.server.learning.Posteriors;
+import org.umberline.server.learning.Present;
+import org.umberline.server.tank.TankRecords.Stored;
+import org.umberline.tankfile.Figures;
+
+/** Answers for Make-up. */
+@Service
+public class MakeUpAnswers {
+  private final Posteriors posteriors;
+  private final Advices advices;
+
+  MakeUpAnswers(Posteriors posteriors, Advices advices) {
+    this.posteriors = posteriors;
+    this.advices = advices;
+  }
+
+  /**
+   * What a make-up would be answered with; nothing is kept of it. What is not edited is answered as
+   * everywhere, to the digit; what is edited is learned anew from fewer draws.
+   */
+  public MakeUpViews.MakeUpEffect effect(Stored stored, TankModel tried) {
+    boolean unedited = tried.equals(stored.tank());
+    Present now = unedited ? advices.present(stored) : posteriors.thoughtOf(tried);
+    Advisor advisor = now.advisor();
+    Advice advice = unedited ? advices.of(stored) : advisor.advise();
+    RoutineOutlook outlook = advisor.outlook(advice);
+    Optional<Routine> routine = AdviceMapper.routine(advice);
+    Projection alone = outlook.projection(PlannedChanges.NONE, now.horizon());
+    Forecast nitrate = Forecast.of(alone, Nutrient.NITRATE, now.tank().lines());
+    Forecast phosphate = Forecast.of(alone, Nutrient.PHOSPHATE, now.tank().lines());
+    return new MakeUpViews.MakeUpEffect(
+        PaperBalance.of(now.tank(), now.today()).stream()
+            .map(
+                entry ->
+                    new MakeUpViews.PaperEntry(
+                        entry.kind(),
+                        entry.id(),
+                        Figures.rounded(entry.nitrogenMgPerDay()),
+                        Figures.rounded(entry.phosphorusMgPerDay())))
+            .toList(),
+        BalanceMapper.now(nitrate),
+        BalanceMapper.now(phosphate),
+        advice.today().verdict(),
+        routine.map(r -> BalanceMapper.routine(now.tank(), r)).orElse(null),
+        BalanceMapper.crossing(nitrate),
+        BalanceMapper.crossing(phosphate),
+        Figures.rounded(outlook.probability(routine)));
+  }
+
+  /** The net volume that past changes speak for. */
+  public MakeUpViews.ImpliedVolume impliedVolume(Stored stored) {
+    Present now = posteriors.present(stored, stored.tank().lines());
+    return ImpliedVolume.of(ChangeExperiment.of(now.posterior()))
+        .map(
+            implied ->
+                new MakeUpViews.ImpliedVolume(
+                    implied.changes(),
+                    implied.agreeing(),
+                    Figures.rounded(implied.range().low()),
+                    Double.isInfinite(implied.range().high())
+                        ? null
+                        : Figures.rounded(implied.range().high())))
+        .orElse(new MakeUpViews.ImpliedVolume(0, 0, null, null));
+  }
+}

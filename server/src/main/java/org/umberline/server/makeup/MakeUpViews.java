@@ -1,0 +1,40 @@
+package org.umberline.server.makeup;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.List;
+import java.util.UUID;
+import org.umberline.core.planning.Advice;
+import org.umberline.server.balance.BalanceViews;
+
+/**
+ * What the API sends of the make-up. Every number is in the unit its name or its neighbour says.
+ */
+public final class MakeUpViews {
+  private MakeUpViews() {}
+
+  @Schema(description = "the tank file without its log, as JSON text")
+  public record MakeUp(
+      UUID id, int version, String name, String site, String file, List<String> defaultsUsed) {}
+
+  @Schema(description = "what an entry of the make-up does on paper, mg a day; in is positive")
+  public record PaperEntry(
+      String kind, String id, double nitrogenMgPerDay, double phosphorusMgPerDay) {}
+
+  @Schema(description = "what a make-up would lead to; nothing is saved")
+  public record MakeUpEffect(
+      List<PaperEntry> paper,
+      BalanceViews.Now nitrateNow,
+      BalanceViews.Now phosphateNow,
+      Advice.Verdict verdict,
+      @Schema(nullable = true) BalanceViews.Routine routine,
+      BalanceViews.Crossing leftAloneNitrate,
+      BalanceViews.Crossing leftAlonePhosphate,
+      double probabilityWithinLines) {}
+
+  @Schema(description = "the net volumes that the most changes allow; high is open without a value")
+  public record ImpliedVolume(
+      int changes,
+      int agreeing,
+      @Schema(nullable = true) Double low,
+      @Schema(nullable = true) Double high) {}
+}

@@ -1,0 +1,130 @@
+package org.umberline.server.rounds;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.springframework.stereotype.Service;
+import org.umberline.core.forecast.Forecast;
+import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.forecast.Projection;
+import org.umberline.core.planning.Advice;
+import org.umberline.core.planning.RoutineOutlook;
+import org.umberline.core.simulation.PlannedChanges;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.Stance;
+import org.umberline.core.upkeep.GearOutlook;
+import org.umberline.core.upkeep.Work;
+import org.umberline.server.balance.AdviceMapper;
+import org.umberline.server.balance.BalanceMapper;
+import org.umberline.server.balance.BalanceViews;
+import org.umberline.server.learning.Advices;
+import org.umberline.server.learning.AnswerCache;
+import org.umberline.server.learning.AnswerShelf;
+import org.umberline.server.learning.Computations;
+import org.umberline.server.learning.Present;
+import org.umberline.server.tank.TankRecords.Stored;
+import org.umberline.wording.AdviceWords;
+import org.umberline.wording.WorkWords;
+
+/** Answers for Rounds. */
+@Service
+public class RoundsAnswers {
+  private final Advices advices;
+  private final Clock clock;
+  private final AnswerCache<RoundsViews.RoundsLine> roundsLines;
+
+  public RoundsAnswers(Advices advices, Clock clock, Computations computations, AnswerShelf shelf) {
+    this.advices = advices;
+    this.clock = clock;
+    roundsLines =
+        AnswerCache.kept(computations, 300, shelf, "rounds", RoundsViews.RoundsLine.class);
+  }
+
+  private LocalDate today(Stored stored) {
+    return stored.tank().dayOf(clock.instant());
+  }
+
+  public RoundsViews.RoundsLine line(Stored stored) {
+    return roundsLines.get(
+        stored,
+        today(stored),
+        List.of(stored.site(), stored.careVersion()),
+        () -> workOutRoundsLine(stored));
+  }
+
+  private RoundsViews.RoundsLine workOutRoundsLine(Stored stored) {
+    Present now = advices.present(stored);
+    Advice advice = advices.of(stored);
+    RoutineOutlook outlook = now.advisor().outlook(advice);
+    AdviceWords words = new AdviceWords(now.tank());
+    Projection alone = outlook.projection(PlannedChanges.NONE, now.horizon());
+    Forecast nitrate = Forecast.of(alone, Nutrient.NITRATE, now.tank().lines());
+    Forecast phosphate = Forecast.of(alone, Nutrient.PHOSPHATE, now.tank().lines());
+    OptionalDouble fraction =
+        advice.today().fraction().isPresent()
+            ? advice.today().fraction()
+            : advice
+                .recommended()
+                .map(r -> OptionalDouble.of(r.fraction()))
+                .orElse(OptionalDouble.empty());
+    Optional<LocalDate> on =
+        advice.today().fraction().isPresent()
+            ? Optional.of(now.today())
+            : advice.today().skipUntil();
+    return new RoundsViews.RoundsLine(
+        BalanceMapper.tank(stored, now),
+        advice.today().verdict(),
+        fraction.isPresent() ? fraction.getAsDouble() : null,
+        fraction.isPresent() ? fraction.getAsDouble() * now.tank().netVolumeL() : null,
+        on.orElse(null),
+        AdviceMapper.reasons(advice.today().why(), words),
+        AdviceMapper.work(advice, words),
+        nitrate
+            .ceiling()
+            .flatMap(Forecast.Ceiling::likely)
+            .or(() -> phosphate.ceiling().flatMap(Forecast.Ceiling::likely))
+            .orElse(null),
+        new BalanceViews.Level(
+            BalanceMapper.now(nitrate), BalanceMapper.line(now.tank().lines().nitrate())),
+        new BalanceViews.Level(
+            BalanceMapper.now(phosphate), BalanceMapper.line(now.tank().lines().phosphate())),
+        daysSince(now, LogEntry.Test.class),
+        daysSince(now, LogEntry.WaterChange.class),
+        stored.site(),
+        now.standing().map(r -> BalanceMapper.routine(now.tank(), r)).orElse(null),
+        AdviceMapper.routine(advice).map(r -> BalanceMapper.routine(now.tank(), r)).orElse(null),
+        now.tank().stance() == Stance.FIXED_ROUTINE,
+        AdviceMapper.testFirst(advice, outlook),
+        due(stored, now).stream()
+            .map(
+                work ->
+                    new RoundsViews.DueWork(
+                        work.key(),
+                        AdviceMapper.said(WorkWords.of(work, now.tank())),
+                        work.everyDays(),
+                        work.lateDays(now.today())))
+            .toList());
+  }
+
+  /** Work that is due today or late, the latest first. */
+  private static List<Work> due(Stored stored, Present now) {
+    return Work.of(
+            now.tank(),
+            stored.care(),
+            now.standing(),
+            now.today(),
+            GearOutlook.of(now.tank(), now.posterior(), now.today()).foreseen())
+        .stream()
+        .filter(work -> work.kind() != Work.Kind.CHANGE && !work.due().isAfter(now.today()))
+        .sorted(Comparator.comparingInt((Work work) -> work.lateDays(now.today())).reversed())
+        .toList();
+  }
+
+  private static Integer daysSince(Present now, Class<? extends LogEntry> kind) {
+    return now.last(kind).map(day -> (int) ChronoUnit.DAYS.between(day, now.today())).orElse(null);
+  }
+}

@@ -1,0 +1,37 @@
+package org.umberline.server.rounds;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.LocalDate;
+import java.util.List;
+import org.umberline.core.planning.Advice;
+import org.umberline.server.balance.AdviceViews;
+import org.umberline.server.balance.BalanceViews;
+import org.umberline.server.tank.TankViews;
+
+/** What the API sends of Rounds. Every number is in the unit its name or its neighbour says. */
+public final class RoundsViews {
+  private RoundsViews() {}
+
+  @Schema(description = "on is the day of the change, or the day until which nothing is needed")
+  public record RoundsLine(
+      TankViews.Tank tank,
+      Advice.Verdict verdict,
+      @Schema(nullable = true) Double fraction,
+      @Schema(nullable = true) Double litres,
+      @Schema(nullable = true) LocalDate on,
+      List<AdviceViews.Reason> why,
+      List<AdviceViews.PlanWork> work,
+      @Schema(nullable = true) LocalDate crossesOn,
+      BalanceViews.Level nitrate,
+      BalanceViews.Level phosphate,
+      @Schema(nullable = true) Integer daysSinceTest,
+      @Schema(nullable = true) Integer daysSinceChange,
+      String site,
+      @Schema(nullable = true) BalanceViews.Routine standing,
+      @Schema(nullable = true) BalanceViews.Routine routine,
+      boolean fixedRoutine,
+      @Schema(nullable = true) AdviceViews.TestFirst testFirst,
+      List<DueWork> due) {}
+
+  public record DueWork(String work, List<AdviceViews.Said> words, int everyDays, int lateDays) {}
+}

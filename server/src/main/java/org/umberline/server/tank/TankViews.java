@@ -1,0 +1,33 @@
+package org.umberline.server.tank;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.LocalDate;
+import java.util.UUID;
+
+/** What the API sends of tanks. Every number is in the unit its name or its neighbour says. */
+public final class TankViews {
+  private TankViews() {}
+
+  @Schema(description = "today is the day by the tank's own clock")
+  public record Tank(
+      UUID id,
+      int version,
+      String name,
+      String water,
+      double netVolumeL,
+      String timeZone,
+      LocalDate today,
+      double temperatureC,
+      double salinityPpt,
+      @Schema(nullable = true) LocalDate startedOn) {}
+
+  public record TankName(UUID id, String name, String site, boolean putAway) {}
+
+  @Schema(description = "mg/L of the ion; an absent end is open")
+  public record Line(
+      @Schema(nullable = true) Double floorMgL, @Schema(nullable = true) Double ceilingMgL) {}
+
+  public record Lines(Line nitrate, Line phosphate) {}
+
+  public record TakenIn(UUID id, String name) {}
+}

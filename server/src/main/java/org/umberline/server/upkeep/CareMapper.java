@@ -1,0 +1,94 @@
+package org.umberline.server.upkeep;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.stream.Stream;
+import org.umberline.core.upkeep.Care;
+import org.umberline.core.upkeep.Task;
+import org.umberline.server.http.Refused;
+import org.umberline.server.tank.TankRecords.Stored;
+
+/** How a tank is cared for, as it travels. */
+public final class CareMapper {
+  private CareMapper() {}
+
+  public static UpkeepViews.Care of(Stored stored) {
+    Care care = stored.care();
+    return new UpkeepViews.Care(
+        stored.careVersion(),
+        number(care.bucketLitres()),
+        number(care.conditionerMlPer100L()),
+        number(care.chloramineMgL()),
+        number(care.hotC()),
+        number(care.coldC()),
+        care.devices(),
+        care.filterDaysFromChange(),
+        care.tasks().stream().map(Task::term).toList(),
+        Stream.of(Task.values())
+            .map(task -> new UpkeepViews.CareTask(task.term(), task.toDo(), task.everyDays()))
+            .toList(),
+        care.shelf().stream()
+            .map(
+                shelf ->
+                    new UpkeepViews.Shelf(
+                        shelf.kit(),
+                        shelf.openedOn().orElse(null),
+                        shelf.expiresOn().orElse(null),
+                        shelf.left(stored.tank()).isPresent()
+                            ? shelf.left(stored.tank()).getAsInt()
+                            : null,
+                        number(shelf.minutes()),
+                        shelf.steps()))
+            .toList());
+  }
+
+  private static Double number(OptionalDouble value) {
+    return value.isPresent() ? value.getAsDouble() : null;
+  }
+
+  /** What was asked for; the habits of single pieces of work stay. */
+  public static Care changed(Care before, UpkeepRequests.CareChange request, LocalDate today) {
+    List<Task> tasks =
+        request.tasks().stream()
+            .map(
+                term ->
+                    Task.find(term)
+                        .orElseThrow(
+                            () ->
+                                Refused.field(
+                                    "tasks", term, "any of " + String.join(", ", Task.terms()))))
+            .distinct()
+            .toList();
+    return new Care(
+        optional(request.bucketLitres()),
+        optional(request.conditionerMlPer100L()),
+        optional(request.chloramineMgL()),
+        optional(request.hotC()),
+        optional(request.coldC()),
+        request.devices().stream().map(String::strip).filter(d -> !d.isEmpty()).toList(),
+        request.filterDaysFromChange(),
+        tasks,
+        before.habits(),
+        request.shelf().stream()
+            .map(
+                shelf ->
+                    new Care.Shelf(
+                        shelf.kit(),
+                        Optional.ofNullable(shelf.openedOn()),
+                        Optional.ofNullable(shelf.expiresOn()),
+                        shelf.testsLeft() == null
+                            ? OptionalInt.empty()
+                            : OptionalInt.of(shelf.testsLeft()),
+                        shelf.testsLeft() == null ? Optional.empty() : Optional.of(today),
+                        optional(shelf.minutes()),
+                        shelf.steps() == null ? "" : shelf.steps()))
+            .toList());
+  }
+
+  private static OptionalDouble optional(Double value) {
+    return value == null ? OptionalDouble.empty() : OptionalDouble.of(value);
+  }
+}

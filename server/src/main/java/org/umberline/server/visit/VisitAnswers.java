@@ -1,0 +1,169 @@
+package org.umberline.server.visit;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.planning.Advice;
+import org.umberline.core.planning.Levels;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.TankModel;
+import org.umberline.core.upkeep.Schedule;
+import org.umberline.server.balance.AdviceMapper;
+import org.umberline.server.http.Refused;
+import org.umberline.server.keeper.KeeperEntity;
+import org.umberline.server.keeper.Keepers;
+import org.umberline.server.learning.Advices;
+import org.umberline.server.learning.Computations;
+import org.umberline.server.learning.Present;
+import org.umberline.server.tank.TankRecords.Stored;
+import org.umberline.server.tank.TankWrites;
+import org.umberline.server.upkeep.UpkeepAnswers;
+import org.umberline.tankfile.Figures;
+import org.umberline.tankfile.shorthand.Shorthand;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Visits to tanks that are looked after for others: a baseline on arrival, a page on leaving. */
+@Service
+public class VisitAnswers {
+  private static final int DAYS_AHEAD = 14;
+
+  private final Visits visits;
+  private final Keepers keepers;
+  private final Advices advices;
+  private final UpkeepAnswers upkeep;
+  private final TankWrites writes;
+  private final JsonMapper json;
+  private final Clock clock;
+  private final Computations computations;
+
+  public VisitAnswers(
+      Visits visits,
+      Keepers keepers,
+      Advices advices,
+      UpkeepAnswers upkeep,
+      TankWrites writes,
+      JsonMapper json,
+      Clock clock,
+      Computations computations) {
+    this.computations = computations;
+    this.visits = visits;
+    this.keepers = keepers;
+    this.advices = advices;
+    this.upkeep = upkeep;
+    this.writes = writes;
+    this.json = json;
+    this.clock = clock;
+  }
+
+  /** The tank's visits, the newest first. */
+  public List<VisitViews.VisitLine> all(Stored stored) {
+    return visits.findByTankIdOrderByBegunAtDesc(stored.id()).stream()
+        .map(
+            visit ->
+                new VisitViews.VisitLine(
+                    visit.getId(),
+                    stored.tank().dayOf(visit.getBegunAt()),
+                    visit.getEndedAt() != null))
+        .toList();
+  }
+
+  /** Begins a visit with how the tank stands; the same id again begins none. */
+  public void begin(Stored stored, UUID keeper, VisitRequests.VisitBegun request) {
+    String baseline = json.writeValueAsString(computations.run(() -> standing(stored)));
+    writes.write(
+        stored.id(),
+        keeper,
+        tank -> {
+          var known = visits.findById(request.id());
+          if (known.isPresent()) {
+            if (known.get().getTankId().equals(stored.id())
+                && known.get().getKeeperId().equals(keeper)
+                && known.get().getSeen().equals(request.seen().strip())) {
+              return known.get();
+            }
+            throw writes.taken(known.get().getTankId(), keeper);
+          }
+          return visits.saveAndFlush(
+              new VisitEntity(
+                  request.id(),
+                  stored.id(),
+                  keeper,
+                  clock.instant(),
+                  request.seen().strip(),
+                  baseline));
+        });
+  }
+
+  /** Ends a visit; what is said again replaces what was said. */
+  public void end(Stored stored, UUID keeper, UUID visit, String advice) {
+    writes.run(
+        stored.id(),
+        keeper,
+        tank -> {
+          VisitEntity entity = entity(stored, visit);
+          entity.end(
+              entity.getEndedAt() == null ? clock.instant() : entity.getEndedAt(), advice.strip());
+        });
+  }
+
+  private VisitEntity entity(Stored stored, UUID visit) {
+    return visits
+        .findByIdAndTankId(visit, stored.id())
+        .orElseThrow(() -> Refused.notFound("visit"));
+  }
+
+  private VisitViews.Standing standing(Stored stored) {
+    Present now = advices.present(stored);
+    Advice advice = advices.of(stored);
+    Levels levels = now.advisor().levels();
+    return new VisitViews.Standing(
+        Figures.rounded(levels.now(Nutrient.NITRATE)),
+        Figures.rounded(levels.now(Nutrient.PHOSPHATE)),
+        advice.today().verdict().term());
+  }
+
+  /** The page that is left behind. */
+  public VisitViews.Visit report(Stored stored, UUID id) {
+    VisitEntity visit = entity(stored, id);
+    TankModel tank = stored.tank();
+    Instant until = visit.getEndedAt() == null ? clock.instant() : visit.getEndedAt();
+    List<String> done = new ArrayList<>();
+    // lines are noted to the second
+    Instant from = visit.getBegunAt().truncatedTo(ChronoUnit.SECONDS);
+    for (LogEntry entry : tank.log()) {
+      Instant at = entry.at().toInstant();
+      if (!at.isBefore(from) && !at.isAfter(until)) {
+        done.add(
+            Shorthand.words(entry, tank) + (entry.note().isEmpty() ? "" : ": " + entry.note()));
+      }
+    }
+    UpkeepAnswers.LaidOut laidOut = upkeep.layOut(stored, DAYS_AHEAD);
+    LocalDate today = laidOut.today();
+    List<VisitViews.Next> next = new ArrayList<>();
+    for (Schedule.Occurrence o : laidOut.schedule().occurrences()) {
+      next.add(new VisitViews.Next(o.on(), AdviceMapper.said(laidOut.words(o.work(), o.on()))));
+    }
+    return new VisitViews.Visit(
+        visit.getId(),
+        tank.name(),
+        stored.site(),
+        keepers.findById(visit.getKeeperId()).map(KeeperEntity::getSignInName).orElse(""),
+        today,
+        visit.getBegunAt().atZone(tank.timeZone()).toOffsetDateTime(),
+        visit.getEndedAt() == null
+            ? null
+            : visit.getEndedAt().atZone(tank.timeZone()).toOffsetDateTime(),
+        visit.getSeen(),
+        visit.getAdvice(),
+        json.readValue(visit.getBaseline(), VisitViews.Standing.class),
+        standing(stored),
+        done,
+        next);
+  }
+}

@@ -1,0 +1,77 @@
+package org.umberline.server.visit;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.UUID;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
+import org.umberline.server.store.NewRow;
+
+/** A visit to a tank that is looked after for somebody. */
+@Entity
+@Table(name = "visit")
+public class VisitEntity extends NewRow {
+  @JdbcTypeCode(SqlTypes.CHAR)
+  @Column(length = 36)
+  private UUID tankId;
+
+  @JdbcTypeCode(SqlTypes.CHAR)
+  @Column(length = 36)
+  private UUID keeperId;
+
+  private Instant begunAt;
+  private Instant endedAt;
+  private String seen;
+  private String advice = "";
+
+  /** How the tank stood on arrival, as JSON. */
+  @Column(columnDefinition = "text")
+  private String baseline;
+
+  protected VisitEntity() {}
+
+  public VisitEntity(
+      UUID id, UUID tankId, UUID keeperId, Instant begunAt, String seen, String baseline) {
+    super(id);
+    this.tankId = tankId;
+    this.keeperId = keeperId;
+    this.begunAt = begunAt;
+    this.seen = seen;
+    this.baseline = baseline;
+  }
+
+  public UUID getTankId() {
+    return tankId;
+  }
+
+  public UUID getKeeperId() {
+    return keeperId;
+  }
+
+  public Instant getBegunAt() {
+    return begunAt;
+  }
+
+  public Instant getEndedAt() {
+    return endedAt;
+  }
+
+  public String getSeen() {
+    return seen;
+  }
+
+  public String getAdvice() {
+    return advice;
+  }
+
+  public String getBaseline() {
+    return baseline;
+  }
+
+  public void end(Instant at, String counsel) {
+    endedAt = at;
+    advice = counsel;
+  }
+}

@@ -1,0 +1,132 @@
+package org.umberline.server.visit;
+
+import com.lowagie.text.Document;
+import com.lowagie.text.Font;
+import com.lowagie.text.FontFactory;
+import com.lowagie.text.PageSize;
+import com.lowagie.text.Paragraph;
+import com.lowagie.text.Phrase;
+import com.lowagie.text.Rectangle;
+import com.lowagie.text.pdf.PdfPCell;
+import com.lowagie.text.pdf.PdfPTable;
+import com.lowagie.text.pdf.PdfWriter;
+import java.awt.Color;
+import java.io.ByteArrayOutputStream;
+import java.time.format.DateTimeFormatter;
+import java.util.List;
+import java.util.Locale;
+import org.umberline.server.balance.AdviceViews;
+import org.umberline.tankfile.Figures;
+
+/** The page a visit leaves, as PDF. */
+public final class VisitPages {
+  private static final Color INK = new Color(0x2B, 0x26, 0x20);
+  private static final Color UMBER = new Color(0x7A, 0x4A, 0x21);
+  private static final float MARGIN = 50;
+  private static final DateTimeFormatter WHEN =
+      DateTimeFormatter.ofPattern("EEEE d MMMM yyyy, HH:mm", Locale.ENGLISH);
+  private static final DateTimeFormatter DAY =
+      DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
+  private static final Font TITLE = FontFactory.getFont(FontFactory.TIMES_BOLD, 24, INK);
+  private static final Font HEADING = FontFactory.getFont(FontFactory.TIMES_BOLD, 14, UMBER);
+  private static final Font TEXT = FontFactory.getFont(FontFactory.HELVETICA, 10.5f, INK);
+
+  private VisitPages() {}
+
+  /** One page of A4, more where a long visit needs them. */
+  public static byte[] pdf(VisitViews.Visit visit) {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    Document page = new Document(PageSize.A4, MARGIN, MARGIN, MARGIN, MARGIN);
+    PdfWriter.getInstance(page, out);
+    page.addTitle("Visit to " + visit.tank());
+    page.addCreator("Umberline");
+    page.open();
+    page.add(
+        new Paragraph(visit.tank() + (visit.site().isEmpty() ? "" : ", " + visit.site()), TITLE));
+    page.add(
+        new Paragraph(
+            WHEN.format(visit.begunAt())
+                + (visit.endedAt() == null
+                    ? ""
+                    : " to " + visit.endedAt().format(DateTimeFormatter.ofPattern("HH:mm")))
+                + ", by "
+                + visit.by(),
+            TEXT));
+    heading(page, "Before and after");
+    PdfPTable table = new PdfPTable(new float[] {3, 2, 2});
+    table.setWidthPercentage(70);
+    table.setHorizontalAlignment(0);
+    row(table, "", "on arrival", "on leaving");
+    row(
+        table,
+        "Nitrate, mg/L NO3, about",
+        Figures.plain(visit.before().nitrateMgL()),
+        Figures.plain(visit.now().nitrateMgL()));
+    row(
+        table,
+        "Phosphate, mg/L PO4, about",
+        Figures.plain(visit.before().phosphateMgL()),
+        Figures.plain(visit.now().phosphateMgL()));
+    page.add(table);
+    heading(page, "What was seen");
+    page.add(new Paragraph(visit.seen().isEmpty() ? "Nothing unusual." : visit.seen(), TEXT));
+    heading(page, "What was done");
+    list(page, visit.done(), "Looked only.");
+    heading(page, "What comes next");
+    list(
+        page,
+        visit.next().stream()
+            .map(next -> DAY.format(next.on()) + ": " + plain(next.words()))
+            .toList(),
+        "Nothing within two weeks.");
+    if (!visit.advice().isEmpty()) {
+      heading(page, "Advice");
+      page.add(new Paragraph(visit.advice(), TEXT));
+    }
+    heading(page, "Take care");
+    page.add(
+        new Paragraph(
+            "Unplug before hands go in. Never start a siphon by mouth. Nothing living goes into"
+                + " natural water or drains that reach it. Sick animals: ask a vet.",
+            TEXT));
+    page.close();
+    return out.toByteArray();
+  }
+
+  private static String plain(List<AdviceViews.Said> words) {
+    StringBuilder text = new StringBuilder();
+    for (AdviceViews.Said part : words) {
+      if (part.text() != null) {
+        text.append(part.text());
+      } else if (part.day() != null) {
+        text.append(DAY.format(part.day()));
+      } else {
+        text.append(Figures.plain(part.value())).append(' ').append(part.unit());
+      }
+    }
+    return text.toString();
+  }
+
+  private static void heading(Document page, String text) {
+    Paragraph heading = new Paragraph(text, HEADING);
+    heading.setSpacingBefore(14);
+    heading.setSpacingAfter(4);
+    page.add(heading);
+  }
+
+  private static void list(Document page, List<String> lines, String none) {
+    for (String line : lines.isEmpty() ? List.of(none) : lines) {
+      page.add(new Paragraph("– " + line, TEXT));
+    }
+  }
+
+  private static void row(PdfPTable table, String... cells) {
+    for (String cell : cells) {
+      PdfPCell one = new PdfPCell(new Phrase(cell, TEXT));
+      one.setBorder(Rectangle.BOTTOM);
+      one.setBorderColor(UMBER);
+      one.setPadding(4);
+      table.addCell(one);
+    }
+  }
+}

@@ -1,0 +1,35 @@
+package org.umberline.server.visit;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.UUID;
+import org.umberline.server.balance.AdviceViews;
+
+/** What the API sends of visits. Every number is in the unit its name or its neighbour says. */
+public final class VisitViews {
+  private VisitViews() {}
+
+  public record VisitLine(UUID id, LocalDate on, boolean ended) {}
+
+  @Schema(description = "levels are medians of what is believed")
+  public record Standing(double nitrateMgL, double phosphateMgL, String verdict) {}
+
+  public record Next(LocalDate on, List<AdviceViews.Said> words) {}
+
+  public record Visit(
+      UUID id,
+      String tank,
+      String site,
+      String by,
+      LocalDate today,
+      OffsetDateTime begunAt,
+      @Schema(nullable = true) OffsetDateTime endedAt,
+      String seen,
+      String advice,
+      Standing before,
+      Standing now,
+      List<String> done,
+      List<Next> next) {}
+}
