@@ -1,6 +1,5 @@
 package org.umberline.tankfile;
 
-import java.time.format.DateTimeFormatter;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.umberline.core.tank.Blend;
@@ -9,7 +8,6 @@ import org.umberline.core.tank.Effort;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.Line;
 import org.umberline.core.tank.LogEntry;
-import org.umberline.core.tank.Qualifier;
 import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.Span;
 import org.umberline.core.tank.Stance;
@@ -131,7 +129,7 @@ public final class TankFileWriter {
     put(topOff, "litresPerDay", tank.topOff().litresPerDay());
   }
 
-  private static ArrayNode blend(Blend blend) {
+  static ArrayNode blend(Blend blend) {
     ArrayNode parts = JSON.arrayNode();
     for (Blend.Part part : blend.parts()) {
       ObjectNode p = parts.addObject();
@@ -274,57 +272,7 @@ public final class TankFileWriter {
 
   /** One log entry, as it stands in a file. */
   public static ObjectNode entry(LogEntry entry) {
-    ObjectNode e = JSON.objectNode();
-    e.put("at", DateTimeFormatter.ISO_OFFSET_DATE_TIME.format(entry.at()));
-    if (entry instanceof LogEntry.Test test) {
-      e.put("type", "test");
-      e.put("analyte", test.analyte().term());
-      put(e, "value", test.value());
-      e.put("unit", test.unit().label());
-      test.kit().ifPresent(kit -> e.put("kit", kit));
-      if (test.qualifier() != Qualifier.EQUAL) {
-        e.put("qualifier", test.qualifier().term());
-      }
-    } else if (entry instanceof LogEntry.WaterChange change) {
-      e.put("type", "water-change");
-      put(e, "litres", change.litres());
-      e.set("water", blend(change.water()));
-      put(e, "siphonedShareOfBed", change.siphonedShareOfBed());
-    } else if (entry instanceof LogEntry.Clean clean) {
-      e.put("type", "clean");
-      e.put("export", clean.export());
-    } else if (entry instanceof LogEntry.Renew renew) {
-      e.put("type", "renew");
-      e.put("export", renew.export());
-      put(e, "massG", renew.massG());
-    } else if (entry instanceof LogEntry.Harvest harvest) {
-      e.put("type", "harvest");
-      e.put("plant", harvest.plant());
-      put(e, "wetMassG", harvest.wetMassG());
-    } else if (entry instanceof LogEntry.Dose dose) {
-      e.put("type", "dose");
-      e.put("fertiliser", dose.fertiliser());
-      put(e, "ml", dose.ml());
-    } else if (entry instanceof LogEntry.Death death) {
-      e.put("type", "death");
-      put(e, "massG", death.massG());
-      put(e, "removedAfterHours", death.removedAfterHours());
-    } else if (entry instanceof LogEntry.Feed feed) {
-      e.put("type", "feed");
-      e.put("food", feed.food());
-      put(e, "grams", feed.grams());
-    } else if (entry instanceof LogEntry.Fast fast) {
-      e.put("type", "fast");
-      e.put("days", fast.days());
-    } else if (entry instanceof LogEntry.Observation observation) {
-      e.put("type", "observation");
-      e.put("sign", observation.sign());
-      e.put("severity", observation.severity());
-    }
-    if (!entry.note().isEmpty()) {
-      e.put("note", entry.note());
-    }
-    return e;
+    return LogEntryWriter.write(entry);
   }
 
   private static void span(ObjectNode node, Span span) {
@@ -345,7 +293,7 @@ public final class TankFileWriter {
     }
   }
 
-  private static void put(ObjectNode node, String key, double value) {
+  static void put(ObjectNode node, String key, double value) {
     node.set(key, number(value));
   }
 

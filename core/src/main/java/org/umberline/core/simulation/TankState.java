@@ -34,6 +34,12 @@ public final class TankState {
     mediumG = new double[adsorbers];
   }
 
+  /** Books what passed, mg N and mg P. */
+  void add(Flow flow, double nitrogen, double phosphorus) {
+    nitrogenFlow[flow.ordinal()] += nitrogen;
+    phosphorusFlow[flow.ordinal()] += phosphorus;
+  }
+
   /** Takes over {@code other}, flows included. */
   public void set(TankState other) {
     ammonia = other.ammonia;

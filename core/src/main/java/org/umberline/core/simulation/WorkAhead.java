@@ -24,22 +24,22 @@ public record WorkAhead(Kind kind, LocalDate on, String of, double grams) {
 
   /** What is renewed and cut, renewals in order of their days first. */
   public static List<WorkAhead> of(Scenario scenario) {
-    List<ExportMethod> adsorbers = scenario.adsorbing();
+    List<ExportMethod.PhosphateAdsorber> adsorbers = scenario.adsorbing();
     int first = scenario.asOfDay() + 1;
     List<WorkAhead> ahead = new ArrayList<>();
     double[] cutDryG = new double[scenario.plants()];
-    for (Scenario.Event event : scenario.events) {
+    for (Event event : scenario.events) {
       if (event.time() < first) {
         continue;
       }
-      if (event.kind() == Scenario.EventKind.RENEW) {
+      if (event.kind() == Event.Kind.RENEW) {
         ahead.add(
             new WorkAhead(
                 Kind.RENEW,
                 scenario.date((int) event.time()),
                 adsorbers.get(event.index()).id(),
                 event.amount()));
-      } else if (event.kind() == Scenario.EventKind.HARVEST) {
+      } else if (event.kind() == Event.Kind.HARVEST) {
         cutDryG[event.index()] += event.amount();
       }
     }

@@ -10,6 +10,32 @@ public sealed interface LogEntry {
   /** The keeper's remark, empty when there is none. */
   String note();
 
+  /** Does what {@code visitor} does for this kind of entry. */
+  <T> T accept(Visitor<T> visitor);
+
+  /** One answer for each kind of entry: a kind that comes later can't be passed over. */
+  interface Visitor<T> {
+    T test(Test test);
+
+    T waterChange(WaterChange waterChange);
+
+    T clean(Clean clean);
+
+    T renew(Renew renew);
+
+    T harvest(Harvest harvest);
+
+    T dose(Dose dose);
+
+    T death(Death death);
+
+    T feed(Feed feed);
+
+    T fast(Fast fast);
+
+    T observation(Observation observation);
+  }
+
   /** A reading in its own unit; {@code kit} is the id of the kit it was read with, if known. */
   record Test(
       OffsetDateTime at,
@@ -24,28 +50,78 @@ public sealed interface LogEntry {
     public double standardValue() {
       return value * unit.standardPerUnit();
     }
+
+    @Override
+    public <T> T accept(Visitor<T> visitor) {
+      return visitor.test(this);
+    }
   }
 
   record WaterChange(
       OffsetDateTime at, double litres, Blend water, double siphonedShareOfBed, String note)
-      implements LogEntry {}
+      implements LogEntry {
+    @Override
+    public <T> T accept(Visitor<T> visitor) {
+      return visitor.waterChange(this);
+    }
+  }
 
-  record Clean(OffsetDateTime at, String export, String note) implements LogEntry {}
+  record Clean(OffsetDateTime at, String export, String note) implements LogEntry {
+    @Override
+    public <T> T accept(Visitor<T> visitor) {
+      return visitor.clean(this);
+    }
+  }
 
-  record Renew(OffsetDateTime at, String export, double massG, String note) implements LogEntry {}
+  record Renew(OffsetDateTime at, String export, double massG, String note) implements LogEntry {
+    @Override
+    public <T> T accept(Visitor<T> visitor) {
+      return visitor.renew(this);
+    }
+  }
 
   record Harvest(OffsetDateTime at, String plant, double wetMassG, String note)
-      implements LogEntry {}
+      implements LogEntry {
+    @Override
+    public <T> T accept(Visitor<T> visitor) {
+      return visitor.harvest(this);
+    }
+  }
 
-  record Dose(OffsetDateTime at, String fertiliser, double ml, String note) implements LogEntry {}
+  record Dose(OffsetDateTime at, String fertiliser, double ml, String note) implements LogEntry {
+    @Override
+    public <T> T accept(Visitor<T> visitor) {
+      return visitor.dose(this);
+    }
+  }
 
   record Death(OffsetDateTime at, double massG, double removedAfterHours, String note)
-      implements LogEntry {}
+      implements LogEntry {
+    @Override
+    public <T> T accept(Visitor<T> visitor) {
+      return visitor.death(this);
+    }
+  }
 
-  record Feed(OffsetDateTime at, String food, double grams, String note) implements LogEntry {}
+  record Feed(OffsetDateTime at, String food, double grams, String note) implements LogEntry {
+    @Override
+    public <T> T accept(Visitor<T> visitor) {
+      return visitor.feed(this);
+    }
+  }
 
-  record Fast(OffsetDateTime at, int days, String note) implements LogEntry {}
+  record Fast(OffsetDateTime at, int days, String note) implements LogEntry {
+    @Override
+    public <T> T accept(Visitor<T> visitor) {
+      return visitor.fast(this);
+    }
+  }
 
   record Observation(OffsetDateTime at, String sign, int severity, String note)
-      implements LogEntry {}
+      implements LogEntry {
+    @Override
+    public <T> T accept(Visitor<T> visitor) {
+      return visitor.observation(this);
+    }
+  }
 }

@@ -3,13 +3,11 @@ package org.umberline.server.balance;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.calibration.TestLikelihood;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
-import org.umberline.core.tank.TankModel;
 import org.umberline.server.learning.Present;
 import org.umberline.tankfile.Figures;
 
@@ -21,13 +19,15 @@ final class Pasts {
     Posterior.Fit fit = now.posterior().fit();
     List<BalanceViews.ChangeMark> changes = new ArrayList<>();
     List<BalanceViews.LaneMark> lanes = new ArrayList<>();
+    Lanes where = new Lanes(now.tank());
     for (LogEntry entry : now.tank().log()) {
       if (entry instanceof LogEntry.WaterChange change) {
         changes.add(
             new BalanceViews.ChangeMark(
                 change.at(), change.litres() / now.tank().netVolumeL(), change.litres()));
       } else {
-        lane(now.tank(), entry)
+        entry
+            .accept(where)
             .ifPresent(
                 lane -> lanes.add(new BalanceViews.LaneMark(entry.at(), lane.name(), lane.text())));
       }
@@ -48,33 +48,6 @@ final class Pasts {
         tests(now, Analyte.NITRITE),
         changes,
         lanes);
-  }
-
-  private record Lane(String name, String text) {}
-
-  private static Optional<Lane> lane(TankModel tank, LogEntry entry) {
-    if (entry instanceof LogEntry.Feed feed) {
-      return Optional.of(
-          new Lane("fed", Figures.plain(feed.grams()) + " g " + tank.foodById(feed.food()).name()));
-    } else if (entry instanceof LogEntry.Fast fast) {
-      return Optional.of(new Lane("fed", "no food for " + fast.days() + " days"));
-    } else if (entry instanceof LogEntry.Harvest harvest) {
-      return Optional.of(
-          new Lane("cut", Figures.plain(harvest.wetMassG()) + " g " + harvest.plant()));
-    } else if (entry instanceof LogEntry.Clean clean) {
-      return Optional.of(new Lane("cleaned", clean.export()));
-    } else if (entry instanceof LogEntry.Renew renew) {
-      return Optional.of(new Lane("cleaned", "renewed " + renew.export()));
-    } else if (entry instanceof LogEntry.Dose dose) {
-      return Optional.of(new Lane("dosed", Figures.plain(dose.ml()) + " mL " + dose.fertiliser()));
-    } else if (entry instanceof LogEntry.Death death) {
-      return Optional.of(new Lane("died", Figures.plain(death.massG()) + " g"));
-    } else if (entry instanceof LogEntry.Observation observation) {
-      return Optional.of(
-          new Lane(
-              "noted", observation.note().isEmpty() ? observation.sign() : observation.note()));
-    }
-    return Optional.empty();
   }
 
   private static List<BalanceViews.FitDay> fitDays(

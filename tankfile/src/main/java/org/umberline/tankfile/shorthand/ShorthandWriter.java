@@ -15,7 +15,7 @@ import org.umberline.tankfile.LogWords;
  * Writes a log entry as a line of shorthand that {@link Shorthand} reads as the same entry again. A
  * note's line breaks become blanks, and quotation marks in a sign apostrophes: a line has neither.
  */
-public final class ShorthandWriter {
+public final class ShorthandWriter implements LogEntry.Visitor<String> {
   private ShorthandWriter() {}
 
   /** The entry with its day and time in the tank's zone. */
@@ -30,7 +30,7 @@ public final class ShorthandWriter {
     if (plainNote) {
       return when + " note " + note;
     }
-    return when + " " + what(entry) + (note.isEmpty() ? "" : " # " + note);
+    return when + " " + entry.accept(new ShorthandWriter()) + (note.isEmpty() ? "" : " # " + note);
   }
 
   private static String when(LogEntry entry, TankModel tank) {
@@ -44,53 +44,12 @@ public final class ShorthandWriter {
     return local.toLocalDate() + " " + local.toLocalTime() + offset;
   }
 
-  private static String what(LogEntry entry) {
-    if (entry instanceof LogEntry.Test test) {
-      return test(test);
-    }
-    if (entry instanceof LogEntry.WaterChange change) {
-      String water =
-          change.water().parts().isEmpty()
-              ? "pure"
-              : change.water().parts().stream()
-                  .map(part -> "\"" + part.water() + "\" " + percent(part.share()))
-                  .collect(Collectors.joining(" "));
-      return "change " + plain(change.litres()) + " L " + water + bed(change);
-    }
-    if (entry instanceof LogEntry.Clean clean) {
-      return "cleaned \"" + clean.export() + "\"";
-    }
-    if (entry instanceof LogEntry.Renew renew) {
-      return "renewed \"" + renew.export() + "\" " + plain(renew.massG()) + " g";
-    }
-    if (entry instanceof LogEntry.Harvest cut) {
-      return "cut \"" + cut.plant() + "\" " + plain(cut.wetMassG()) + " g";
-    }
-    if (entry instanceof LogEntry.Dose dose) {
-      return "dosed \"" + dose.fertiliser() + "\" " + plain(dose.ml()) + " ml";
-    }
-    if (entry instanceof LogEntry.Death death) {
-      return "dead " + plain(death.massG()) + " g after " + plain(death.removedAfterHours()) + " h";
-    }
-    if (entry instanceof LogEntry.Feed feed) {
-      return "fed \"" + feed.food() + "\" " + plain(feed.grams()) + " g";
-    }
-    if (entry instanceof LogEntry.Fast fast) {
-      return "fast " + fast.days() + " days";
-    }
-    LogEntry.Observation seen = (LogEntry.Observation) entry;
-    if (seen.severity() == 0 && Task.ofSign(seen.sign()).isPresent()) {
-      return "did " + Task.ofSign(seen.sign()).get().term();
-    }
-    String sign = seen.sign().replace('"', '\'');
-    return "saw " + (Sign.TERMS.contains(sign) ? sign : "\"" + sign + "\"") + " " + seen.severity();
-  }
-
   private static String bed(LogEntry.WaterChange change) {
     return change.siphonedShareOfBed() > 0 ? " siphon " + percent(change.siphonedShareOfBed()) : "";
   }
 
-  private static String test(LogEntry.Test test) {
+  @Override
+  public String test(LogEntry.Test test) {
     String mark =
         switch (test.qualifier()) {
           case EQUAL -> "";
@@ -104,6 +63,61 @@ public final class ShorthandWriter {
         + plain(test.value())
         + unit
         + test.kit().map(kit -> " \"" + kit + "\"").orElse(" nokit");
+  }
+
+  @Override
+  public String waterChange(LogEntry.WaterChange change) {
+    String water =
+        change.water().parts().isEmpty()
+            ? "pure"
+            : change.water().parts().stream()
+                .map(part -> "\"" + part.water() + "\" " + percent(part.share()))
+                .collect(Collectors.joining(" "));
+    return "change " + plain(change.litres()) + " L " + water + bed(change);
+  }
+
+  @Override
+  public String clean(LogEntry.Clean clean) {
+    return "cleaned \"" + clean.export() + "\"";
+  }
+
+  @Override
+  public String renew(LogEntry.Renew renew) {
+    return "renewed \"" + renew.export() + "\" " + plain(renew.massG()) + " g";
+  }
+
+  @Override
+  public String harvest(LogEntry.Harvest harvest) {
+    return "cut \"" + harvest.plant() + "\" " + plain(harvest.wetMassG()) + " g";
+  }
+
+  @Override
+  public String dose(LogEntry.Dose dose) {
+    return "dosed \"" + dose.fertiliser() + "\" " + plain(dose.ml()) + " ml";
+  }
+
+  @Override
+  public String death(LogEntry.Death death) {
+    return "dead " + plain(death.massG()) + " g after " + plain(death.removedAfterHours()) + " h";
+  }
+
+  @Override
+  public String feed(LogEntry.Feed feed) {
+    return "fed \"" + feed.food() + "\" " + plain(feed.grams()) + " g";
+  }
+
+  @Override
+  public String fast(LogEntry.Fast fast) {
+    return "fast " + fast.days() + " days";
+  }
+
+  @Override
+  public String observation(LogEntry.Observation seen) {
+    if (seen.severity() == 0 && Task.ofSign(seen.sign()).isPresent()) {
+      return "did " + Task.ofSign(seen.sign()).get().term();
+    }
+    String sign = seen.sign().replace('"', '\'');
+    return "saw " + (Sign.TERMS.contains(sign) ? sign : "\"" + sign + "\"") + " " + seen.severity();
   }
 
   private static String percent(double share) {

@@ -1,0 +1,105 @@
+package org.umberline.core.simulation;
+
+import org.umberline.core.balance.Denitrification;
+import org.umberline.core.balance.FeedNutrients;
+
+/** What the pools gain and lose, laid out for the day at hand under one set of multipliers. */
+final class Rates {
+  // The same for a whole run
+  double uptake;
+  double perPlantMass;
+  double exchangeRatio;
+  double denitrification;
+  double unseenDenitrification;
+  double phosphorusLoss;
+  double nitrifierGrowth;
+
+  /** Nitrate of each blend, mg N/L. */
+  final double[] blendNitrate;
+
+  /** Phosphate of each blend, mg P/L. */
+  final double[] blendPhosphorus;
+
+  // Of the day at hand; inflows in mg a day, shares per day
+  int day;
+  double ammoniaIn;
+  double nitriteIn;
+  double nitrateIn;
+  double phosphorusIn;
+  double wasteNitrogenIn;
+  double wastePhosphorusIn;
+  double mineralisation;
+  double captureRate;
+  double skimRate;
+
+  /** Share of the waste solids that goes, whichever way. */
+  double goes;
+
+  double mineralShare;
+  double captureShare;
+  double skimShare;
+
+  private final Scenario scenario;
+
+  Rates(Scenario scenario) {
+    this.scenario = scenario;
+    blendNitrate = new double[scenario.blendWater.length];
+    blendPhosphorus = new double[scenario.blendWater.length];
+  }
+
+  /** What holds for a whole run. */
+  void begin(Multipliers multipliers) {
+    for (int b = 0; b < blendNitrate.length; b++) {
+      blendNitrate[b] = 0;
+      blendPhosphorus[b] = 0;
+      int[] waters = scenario.blendWater[b];
+      for (int i = 0; i < waters.length; i++) {
+        double share = scenario.blendShare[b][i];
+        blendNitrate[b] += share * multipliers.waterNitrateMgL[waters[i]];
+        blendPhosphorus[b] += share * multipliers.waterPhosphorusMgL[waters[i]];
+      }
+    }
+    uptake = multipliers.uptake;
+    perPlantMass = 1 / multipliers.plantMass;
+    exchangeRatio = scenario.exchangeRatio * multipliers.exchange;
+    denitrification = multipliers.denitrification;
+    unseenDenitrification = Denitrification.UNSEEN_PER_DAY * multipliers.unseenDenitrification;
+    nitrifierGrowth = multipliers.nitrifierGrowth;
+    phosphorusLoss = multipliers.phosphorusLoss;
+  }
+
+  /** What holds for one day. */
+  void beginDay(int today, Multipliers multipliers) {
+    day = today;
+    FeedNutrients food = scenario.food[day];
+    double nitrogenLoad = multipliers.nitrogenLoad[day];
+    double phosphorusLoad = multipliers.phosphorusLoad[day];
+    double topOff = scenario.topOffLitresPerDay;
+    int blend = scenario.topOffBlend;
+    ammoniaIn =
+        food.nitrogenDissolved() * nitrogenLoad
+            + scenario.animalNitrogen[day]
+            + scenario.soilNitrogen[day]
+            + topOff * scenario.blendAmmonia[blend];
+    nitriteIn = topOff * scenario.blendNitrite[blend];
+    nitrateIn =
+        scenario.fertiliserNitrogen[day]
+            + topOff * blendNitrate[blend]
+            + multipliers.unlistedNitrogen * scenario.volumeL;
+    phosphorusIn =
+        food.phosphorusDissolved() * phosphorusLoad
+            + scenario.animalPhosphorus[day]
+            + scenario.fertiliserPhosphorus[day]
+            + topOff * blendPhosphorus[blend]
+            + multipliers.unlistedPhosphorus * scenario.volumeL;
+    wasteNitrogenIn = food.nitrogenSolid() * nitrogenLoad;
+    wastePhosphorusIn = food.phosphorusSolid() * phosphorusLoad;
+    mineralisation = scenario.mineralisation[day];
+    captureRate = scenario.captureRate[day];
+    skimRate = scenario.skimRate[day];
+    goes = mineralisation + captureRate + skimRate;
+    mineralShare = mineralisation / goes;
+    captureShare = captureRate / goes;
+    skimShare = skimRate / goes;
+  }
+}
