@@ -39,10 +39,14 @@ final class Rates {
   double captureShare;
   double skimShare;
 
+  /** Share of the water's phosphate that each adsorber takes, per day. */
+  final double[] adsorbShare;
+
   private final Scenario scenario;
 
   Rates(Scenario scenario) {
     this.scenario = scenario;
+    adsorbShare = new double[scenario.adsorbers.length];
     blendNitrate = new double[scenario.blendWater.length];
     blendPhosphorus = new double[scenario.blendWater.length];
   }
@@ -101,5 +105,52 @@ final class Rates {
     mineralShare = mineralisation / goes;
     captureShare = captureRate / goes;
     skimShare = skimRate / goes;
+  }
+
+  /** Share of {@code nitrate}, mg N, that beds, filters and rock turn to gas, per day. */
+  double denitrifies(double nitrate) {
+    Gear.Denitrifying[] all = scenario.denitrifying;
+    if (all.length == 0) {
+      return 0;
+    }
+    double perVolume = 1 / (scenario.volumeL * Denitrification.HALF_SATURATION_MG_L + nitrate);
+    double share = 0;
+    boolean any = false;
+    for (int g = 0; g < all.length; g++) {
+      if (scenario.denitrifyingInUse[g][day]) {
+        any = true;
+        share +=
+            Math.min(
+                all[g].greatestMgPerDay() * denitrification * perVolume,
+                all[g].flowLPerDay() / scenario.volumeL);
+      }
+    }
+    return any ? share + scenario.carbonDenitrifies[day] * denitrification * perVolume : 0;
+  }
+
+  /** Works out the share of the water's phosphate each adsorber takes a day; returns their sum. */
+  double adsorb(TankState state, TankState next) {
+    double sum = 0;
+    for (int a = 0; a < adsorbShare.length; a++) {
+      adsorbShare[a] = 0;
+      if (scenario.adsorberInUse[a][day]) {
+        double capacity = capacity(state, a);
+        double held = (state.adsorbedPhosphorus[a] + next.adsorbedPhosphorus[a]) / 2;
+        if (held < capacity) {
+          adsorbShare[a] =
+              state.mediumG[a]
+                  * scenario.adsorbers[a].clearedLPerGDay()
+                  / scenario.volumeL
+                  * (1 - held / capacity);
+        }
+      }
+      sum += adsorbShare[a];
+    }
+    return sum;
+  }
+
+  /** What an adsorber can hold, mg P. */
+  double capacity(TankState state, int adsorber) {
+    return state.mediumG[adsorber] * scenario.adsorbers[adsorber].capacityMgPerG();
   }
 }

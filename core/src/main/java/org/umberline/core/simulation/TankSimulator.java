@@ -254,10 +254,10 @@ public final class TankSimulator {
 
   /** Reads the next probe between the state and where the step at hand leads, straight. */
   private void look(TankState state, double share, Trace trace) {
-    trace.probeAmmonia[probe] = between(state.ammonia, step.ammonia1, share) / volume;
-    trace.probeNitrite[probe] = between(state.nitrite, step.nitrite1, share) / volume;
-    trace.probeNitrate[probe] = between(state.nitrate, step.nitrate1, share) / volume;
-    trace.probePhosphorus[probe] = between(state.phosphorus, step.phosphorus1, share) / volume;
+    trace.probeAmmonia[probe] = between(state.ammonia, step.next.ammonia, share) / volume;
+    trace.probeNitrite[probe] = between(state.nitrite, step.next.nitrite, share) / volume;
+    trace.probeNitrate[probe] = between(state.nitrate, step.next.nitrate, share) / volume;
+    trace.probePhosphorus[probe] = between(state.phosphorus, step.next.phosphorus, share) / volume;
     probe++;
   }
 

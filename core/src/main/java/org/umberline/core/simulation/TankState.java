@@ -42,6 +42,14 @@ public final class TankState {
 
   /** Takes over {@code other}, flows included. */
   public void set(TankState other) {
+    setPools(other);
+    System.arraycopy(other.mediumG, 0, mediumG, 0, other.mediumG.length);
+    System.arraycopy(other.nitrogenFlow, 0, nitrogenFlow, 0, nitrogenFlow.length);
+    System.arraycopy(other.phosphorusFlow, 0, phosphorusFlow, 0, phosphorusFlow.length);
+  }
+
+  /** Takes over the pools of {@code other}; media and what has flowed stay. */
+  void setPools(TankState other) {
     ammonia = other.ammonia;
     nitrite = other.nitrite;
     nitrate = other.nitrate;
@@ -55,10 +63,7 @@ public final class TankState {
     nitriteOxidisers = other.nitriteOxidisers;
     System.arraycopy(
         other.adsorbedPhosphorus, 0, adsorbedPhosphorus, 0, other.adsorbedPhosphorus.length);
-    System.arraycopy(other.mediumG, 0, mediumG, 0, other.mediumG.length);
     System.arraycopy(other.plantDryG, 0, plantDryG, 0, other.plantDryG.length);
-    System.arraycopy(other.nitrogenFlow, 0, nitrogenFlow, 0, nitrogenFlow.length);
-    System.arraycopy(other.phosphorusFlow, 0, phosphorusFlow, 0, phosphorusFlow.length);
   }
 
   /** This state in a scenario that holds the same plants and at least the same adsorbers. */
