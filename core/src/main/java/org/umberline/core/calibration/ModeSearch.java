@@ -1,0 +1,161 @@
+package org.umberline.core.calibration;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.Set;
+import java.util.random.RandomGenerator;
+import org.umberline.core.tank.Analyte;
+
+/** Finds the most likely point of a tank's unknowns, and what the tests would show around it. */
+final class ModeSearch {
+  /** Times the tank is made linear anew, at most; the first of them on parabolas, which lead. */
+  private static final int LINEARISATIONS = 8;
+
+  /** Parabolas lead on until the most likely point moves by less than this. */
+  private static final double NEAR = 1;
+
+  /** The search ends when the most likely point moves by less than this in every coordinate. */
+  private static final double SETTLED = 0.25;
+
+  /** More readings of one analyte than this share are hardly ever blunders. Chosen. */
+  private static final double MOST_BLUNDERS = 0.2;
+
+  /** Points of the prior that are tried where the first search fails, and searches from them. */
+  private static final int TRIED_STARTS = 200;
+
+  private static final int STARTS = 3;
+
+  /** More readings of one analyte than this share off any course: none of them is sure. Chosen. */
+  private static final double MOST_OFF = 0.35;
+
+  private final Parameters parameters;
+  private final Readings readings;
+  private final PastRuns runs;
+  private final Progress progress;
+
+  ModeSearch(Parameters parameters, Readings readings, PastRuns runs, Progress progress) {
+    this.parameters = parameters;
+    this.readings = readings;
+    this.runs = runs;
+    this.progress = progress;
+  }
+
+  /**
+   * Finds the most likely point and what the tests would show around it. A point at which readings
+   * are written off is not believed: the search begins anew from where the prior alone comes
+   * nearest to all of them. Readings that no course can bring together scatter more than their kit
+   * is said to, and are believed so much less.
+   */
+  StandIn find(RandomGenerator random) {
+    StandIn standIn = linearise(new double[parameters.size()], true);
+    double[] atTests = runs.atTests(standIn.mode());
+    if (readings.writtenOff(standIn.mode(), atTests, MOST_BLUNDERS).isEmpty()) {
+      return standIn;
+    }
+    double best = readings.logPosterior(standIn.mode(), atTests);
+    for (double[] start : starts(random)) {
+      StandIn other = linearise(start, false);
+      double value = readings.logPosterior(other.mode(), runs.atTests(other.mode()));
+      if (value > best) {
+        best = value;
+        standIn = other;
+      }
+    }
+    Set<Analyte> off = readings.writtenOff(standIn.mode(), runs.atTests(standIn.mode()), MOST_OFF);
+    readings.scatter(off);
+    return off.isEmpty() ? standIn : linearise(new double[parameters.size()], true);
+  }
+
+  /** Points of the prior that come nearest to the readings, the nearest first. */
+  private List<double[]> starts(RandomGenerator random) {
+    double[][] zs = new double[TRIED_STARTS][parameters.size()];
+    for (double[] z : zs) {
+      for (int j = 0; j < parameters.firstRead(); j++) {
+        z[j] = random.nextGaussian();
+      }
+    }
+    List<Outcome> tried =
+        runs.sideBySide(TRIED_STARTS, Calibration.FINDING, 0, own -> i -> own.outcome(zs[i]));
+    return tried.stream()
+        .sorted(Comparator.comparingDouble(readings::misfit))
+        .limit(STARTS)
+        .map(Outcome::z)
+        .toList();
+  }
+
+  private StandIn linearise(double[] start, boolean fromAfar) {
+    double[] at = start;
+    StandIn standIn = null;
+    boolean rough = fromAfar;
+    for (int round = 0; round < LINEARISATIONS; round++) {
+      progress.done(Calibration.FINDING * round / LINEARISATIONS);
+      double[] base = runs.atTests(at).clone();
+      double here = rough ? 0 : readings.logPosterior(at, base);
+      double[][] truths = moved(at, base);
+      standIn = new StandIn(parameters, readings.believed, at, base, truths);
+      double[] next = standIn.search(rough);
+      double furthest = 0;
+      for (int j = 0; j < next.length; j++) {
+        furthest = Math.max(furthest, Math.abs(next[j] - at[j]));
+      }
+      if (!rough) {
+        if (furthest < SETTLED) {
+          break;
+        }
+        next = noWorse(at, here, next);
+        if (next == at) {
+          standIn.stay();
+          break;
+        }
+      }
+      rough = rough && furthest >= NEAR && round < LINEARISATIONS / 2;
+      if (round < LINEARISATIONS - 1) {
+        at = next;
+      }
+    }
+    return standIn;
+  }
+
+  /** Concentrations at the tests with one coordinate after the other moved a little. */
+  private double[][] moved(double[] at, double[] base) {
+    double[][] truths = new double[parameters.firstRead()][];
+    double[] moved = at.clone();
+    for (int j = 0; j < truths.length; j++) {
+      if (truths[j] != null) {
+        continue;
+      }
+      int partner = parameters.partnerOf(j);
+      moved[j] = at[j] + StandIn.DELTA;
+      if (partner >= 0) {
+        moved[partner] = at[partner] + StandIn.DELTA;
+      }
+      double[] atTests = runs.atTests(moved);
+      moved[j] = at[j];
+      truths[j] = atTests.clone();
+      if (partner >= 0) {
+        moved[partner] = at[partner];
+        truths[partner] = atTests.clone();
+        for (int i = 0; i < base.length; i++) {
+          truths[readings.isOfPhosphate(i) ? j : partner][i] = base[i];
+        }
+      }
+    }
+    return truths;
+  }
+
+  /** The point towards {@code next} that is no less likely than {@code at}, or {@code at}. */
+  private double[] noWorse(double[] at, double here, double[] next) {
+    double share = 1;
+    for (int i = 0; i < 4; i++) {
+      double[] tried = at.clone();
+      for (int j = 0; j < tried.length; j++) {
+        tried[j] += share * (next[j] - at[j]);
+      }
+      if (readings.logPosterior(tried, runs.atTests(tried)) >= here - 1e-3) {
+        return tried;
+      }
+      share /= 2;
+    }
+    return at;
+  }
+}

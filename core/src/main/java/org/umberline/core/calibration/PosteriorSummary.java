@@ -1,0 +1,136 @@
+package org.umberline.core.calibration;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.random.RandomGenerator;
+import org.umberline.core.simulation.Multipliers;
+import org.umberline.core.simulation.Scenario;
+import org.umberline.core.simulation.TankState;
+
+/** Makes a posterior of draws, and lets what nobody can know wander on into the days ahead. */
+final class PosteriorSummary {
+  /** The past's bands are drawn from every so many draws: it is for the eye. */
+  private static final int FIT_EVERY = 4;
+
+  private final Scenario scenario;
+  private final Parameters parameters;
+  private final Readings readings;
+
+  PosteriorSummary(Scenario scenario, Parameters parameters, Readings readings) {
+    this.scenario = scenario;
+    this.parameters = parameters;
+    this.readings = readings;
+  }
+
+  /**
+   * What draws say together.
+   *
+   * @param kept the draws
+   * @param effective how many of them count
+   */
+  Posterior posterior(List<Outcome> kept, double effective, RandomGenerator random) {
+    int draws = kept.size();
+    int past = scenario.asOfDay() + 1;
+    int drawn = (draws + FIT_EVERY - 1) / FIT_EVERY;
+    double[][] nitrogen = new double[past][drawn];
+    double[][] phosphorus = new double[past][drawn];
+    double[][] atTests = new double[readings.count()][draws];
+    List<Posterior.Draw> result = new ArrayList<>(draws);
+    for (int i = 0; i < draws; i++) {
+      Outcome outcome = kept.get(i);
+      double[] nitrateDeparted = parameters.nitrateDepartures(outcome.z());
+      double[] phosphorusDeparted = parameters.phosphorusDepartures(outcome.z());
+      for (int day = 0; day < past && i % FIT_EVERY == 0; day++) {
+        nitrogen[day][i / FIT_EVERY] = outcome.nitrate()[day] * Math.exp(nitrateDeparted[day]);
+        phosphorus[day][i / FIT_EVERY] =
+            outcome.phosphorus()[day] * Math.exp(phosphorusDeparted[day]);
+      }
+      for (int t = 0; t < readings.count(); t++) {
+        atTests[t][i] = outcome.atTests()[t] * parameters.departed(outcome.z(), t);
+      }
+      Multipliers own = outcome.multipliers().copy();
+      drift(own.nitrogenLoad, random);
+      drift(own.phosphorusLoad, random);
+      TankState end = outcome.end().copy();
+      end.jump(nitrateDeparted[past - 1], phosphorusDeparted[past - 1]);
+      jumps(own.nitrateJump, parameters.nitrateUnrest(outcome.z()), random);
+      jumps(own.phosphorusJump, parameters.phosphorusUnrest(outcome.z()), random);
+      result.add(
+          new Posterior.Draw(
+              outcome.start(), end, own, parameters.kitFactors(outcome.z(), random)));
+    }
+    List<Posterior.Reading> read = new ArrayList<>();
+    for (int t = 0; t < readings.count(); t++) {
+      double sd = Quantiles.standardDeviation(atTests[t]);
+      read.add(new Posterior.Reading(t, readings.asKitsSay[t], median(atTests[t]), sd));
+    }
+    double[][] n = quantiles(nitrogen);
+    double[][] p = quantiles(phosphorus);
+    return new Posterior(
+        scenario,
+        List.copyOf(result),
+        new Posterior.Fit(n[0], n[1], n[2], p[0], p[1], p[2]),
+        List.copyOf(read),
+        unknowns(kept.stream().map(Outcome::z).toArray(double[][]::new)),
+        effective);
+  }
+
+  private List<Posterior.Unknown> unknowns(double[][] kept) {
+    List<Posterior.Unknown> unknowns = new ArrayList<>();
+    double[] z = new double[parameters.size()];
+    for (int j = 0; j < z.length; j++) {
+      double[] sample = new double[kept.length];
+      for (int i = 0; i < sample.length; i++) {
+        sample[i] = parameters.value(kept[i], j);
+      }
+      Quantiles.sort(sample);
+      unknowns.add(
+          new Posterior.Unknown(
+              parameters.name(j),
+              new Posterior.Spread(
+                  parameters.valueAt(j, -Quantiles.NORMAL_90),
+                  parameters.valueAt(j, 0),
+                  parameters.valueAt(j, Quantiles.NORMAL_90)),
+              new Posterior.Spread(
+                  Quantiles.of(sample, 0.1),
+                  Quantiles.of(sample, 0.5),
+                  Quantiles.of(sample, 0.9))));
+    }
+    return List.copyOf(unknowns);
+  }
+
+  /** Lets the load wander on into the days ahead. */
+  private void drift(double[] load, RandomGenerator random) {
+    double perDay = Priors.DRIFT_PER_ROOT_WEEK / Math.sqrt(7);
+    for (int day = scenario.asOfDay() + 1; day < load.length; day++) {
+      load[day] = load[day - 1] * Math.exp(perDay * random.nextGaussian());
+    }
+  }
+
+  /** What nobody will write down goes on as well, as large as it was in this tank. */
+  private void jumps(double[] jump, double unrest, RandomGenerator random) {
+    for (int week = scenario.asOfDay() + 1; week < jump.length; week += 7) {
+      int day = week + random.nextInt(7);
+      double size = Priors.JUMP_PER_ROOT_WEEK * Priors.jump(unrest * random.nextGaussian());
+      if (day < jump.length) {
+        jump[day] = size;
+      }
+    }
+  }
+
+  private static double median(double[] sample) {
+    Quantiles.sort(sample);
+    return Quantiles.of(sample, 0.5);
+  }
+
+  private static double[][] quantiles(double[][] byDay) {
+    double[][] result = new double[3][byDay.length];
+    for (int day = 0; day < byDay.length; day++) {
+      Quantiles.sort(byDay[day]);
+      result[0][day] = Quantiles.of(byDay[day], 0.1);
+      result[1][day] = Quantiles.of(byDay[day], 0.5);
+      result[2][day] = Quantiles.of(byDay[day], 0.9);
+    }
+    return result;
+  }
+}
