@@ -24,16 +24,6 @@ import org.umberline.core.tank.TankModel;
  * prior's median, 1 is one standard deviation of the logarithm above it.
  */
 final class Parameters {
-  /** The load is free to bend at knots this far apart, days, and twice as far further back. */
-  private static final int KNOT_DAYS = 28;
-
-  private static final int CLOSE_KNOTS = 4;
-
-  /** Departures begin this far apart, days, and twice as far further back. */
-  private static final int DEPARTURE_DAYS = 14;
-
-  private static final int CLOSE_DEPARTURES = 6;
-
   private static final double SMALLEST_BIAS_SD = 0.01;
 
   private record Prior(String name, double median, double sd) {}
@@ -61,12 +51,11 @@ final class Parameters {
 
   private final List<Kit> kits;
   private final int firstRead;
-  private final int knots;
+  private final LoadKnots knots;
   private final int nitrogenDrift;
   private final int phosphorusDrift;
-  private final int[] departureDay;
-  private final int nitrateDeparture;
-  private final int phosphorusDeparture;
+  private final Departures nitrateDepartures;
+  private final Departures phosphorusDepartures;
 
   /** How each test known depends on the coordinates from {@link #firstRead} on. */
   private final double[][] reads;
@@ -136,11 +125,7 @@ final class Parameters {
                   phosphorusMgL(Priors.UNKNOWN_WATER_PHOSPHATE_MG_L),
                   Priors.UNKNOWN_WATER_SD);
     }
-    int count = 0;
-    for (int day = scenario.asOfDay(); day > 0; day -= knotDays(count)) {
-      count++;
-    }
-    knots = count;
+    knots = new LoadKnots(scenario.asOfDay());
     nitrogenDrift = addDrift("nitrogen");
     phosphorusDrift = addDrift("phosphorus");
     firstRead = priors.size();
@@ -153,9 +138,8 @@ final class Parameters {
     List<Kit> ofProbes = scenario.probes().stream().map(tank::kitOf).toList();
     kits = ofProbes.stream().distinct().toList();
     kitOfProbe = ofProbes.stream().mapToInt(kits::indexOf).toArray();
-    departureDay = departureDays(scenario.asOfDay());
-    nitrateDeparture = addDepartures("nitrate");
-    phosphorusDeparture = addDepartures("phosphate");
+    nitrateDepartures = departures("nitrate");
+    phosphorusDepartures = departures("phosphate");
     reads = scenario.probesKnown().stream().map(this::reads).toArray(double[][]::new);
   }
 
@@ -164,21 +148,14 @@ final class Parameters {
     int bias = kitBias.get(scenario.tank().kitOf(test));
     row[bias - firstRead] = sd(bias);
     double time = scenario.timeOf(test.at().toInstant());
-    int first =
-        switch (test.analyte()) {
-          case NITRATE -> nitrateDeparture;
-          case PHOSPHATE -> phosphorusDeparture;
-          default -> -1;
-        };
-    for (int k = 0; k < departureDay.length && first >= 0; k++) {
-      row[first + k - firstRead] = sd(first + k) * left(departureDay[k], time);
+    switch (test.analyte()) {
+      case NITRATE -> nitrateDepartures.addReads(row, firstRead, time);
+      case PHOSPHATE -> phosphorusDepartures.addReads(row, firstRead, time);
+      default -> {
+        // what is on its way to nitrate never departs for long
+      }
     }
     return row;
-  }
-
-  /** What is left at {@code time} of a departure that began on {@code day}. */
-  private static double left(int day, double time) {
-    return time < day ? 0 : Math.exp(-(time - day) / Priors.DEPARTURE_FADES_DAYS);
   }
 
   private static double nitrogenMgL(double nitrateMgL) {
@@ -202,34 +179,6 @@ final class Parameters {
     return priors.size() - 1;
   }
 
-  /** Days from knot {@code k}, counted back from the as-of day, to the next. */
-  private static int knotDays(int k) {
-    return k < CLOSE_KNOTS ? KNOT_DAYS : 2 * KNOT_DAYS;
-  }
-
-  /** Days on which departures begin, going back from the as-of day. */
-  private static int[] departureDays(int asOfDay) {
-    List<Integer> days = new ArrayList<>();
-    double back = DEPARTURE_DAYS / 2.0;
-    while (back < asOfDay) {
-      days.add((int) (asOfDay - back));
-      back += back < CLOSE_DEPARTURES * DEPARTURE_DAYS ? DEPARTURE_DAYS : 2 * DEPARTURE_DAYS;
-    }
-    return days.stream().mapToInt(Integer::intValue).toArray();
-  }
-
-  private int addDepartures(String what) {
-    int first = priors.size();
-    int later = scenario.asOfDay();
-    for (int day : departureDay) {
-      double weeks = Math.max(1, 2 * (later - day)) / 7.0;
-      double scale = Priors.DEPARTURE_PER_ROOT_WEEK * Math.sqrt(weeks);
-      add("departure of " + what + " on " + scenario.date(day), 1, scale);
-      later = day - (later - day);
-    }
-    return first;
-  }
-
   /**
    * Coordinates that are moved together when slopes are taken, one of nitrogen and one of
    * phosphorus: what each does to the tests of the other element is passed over.
@@ -247,18 +196,27 @@ final class Parameters {
     if (index == initialNitrogen) {
       return initialPhosphorus;
     }
-    if (index >= nitrogenDrift && index < nitrogenDrift + knots) {
+    if (index >= nitrogenDrift && index < nitrogenDrift + knots.count()) {
       return phosphorusDrift + index - nitrogenDrift;
     }
     return -1;
   }
 
+  private Departures departures(String what) {
+    int first = priors.size();
+    Departures departures = new Departures(scenario.asOfDay(), first);
+    for (int k = 0; k < departures.count(); k++) {
+      add("departure of " + what + " on " + scenario.date(departures.day(k)), 1, departures.sd(k));
+    }
+    return departures;
+  }
+
   private int addDrift(String element) {
     int first = priors.size();
     int back = 0;
-    for (int k = 0; k < knots; k++) {
-      back += knotDays(k);
-      double sd = Priors.DRIFT_PER_ROOT_WEEK * Math.sqrt(knotDays(k) / 7.0);
+    for (int k = 0; k < knots.count(); k++) {
+      back += knots.days(k);
+      double sd = Priors.DRIFT_PER_ROOT_WEEK * Math.sqrt(knots.days(k) / 7.0);
       add("drift of " + element + " load to " + back + " days back", 1, sd);
     }
     return first;
@@ -297,7 +255,7 @@ final class Parameters {
 
   /** The same with a kit that has no bias. */
   double departed(double[] z, int test) {
-    return read(z, test, nitrateDeparture);
+    return read(z, test, nitrateDepartures.first());
   }
 
   private double read(double[] z, int test, int from) {
@@ -310,28 +268,14 @@ final class Parameters {
     return Math.exp(sum);
   }
 
-  /** How far nitrate lay from its run at each day's end, as the logarithm of a factor. */
-  double[] nitrateDepartures(double[] z) {
-    return departures(z, nitrateDeparture);
+  /** How nitrate departs from its run. */
+  Departures nitrateDepartures() {
+    return nitrateDepartures;
   }
 
   /** The same of phosphate. */
-  double[] phosphorusDepartures(double[] z) {
-    return departures(z, phosphorusDeparture);
-  }
-
-  private double[] departures(double[] z, int first) {
-    double[] atEnd = new double[scenario.asOfDay() + 1];
-    for (int k = 0; k < departureDay.length; k++) {
-      atEnd[departureDay[k]] += sd(first + k) * z[first + k];
-    }
-    double fades = left(0, 1);
-    double sum = 0;
-    for (int day = 0; day < atEnd.length; day++) {
-      sum = (sum + atEnd[day]) * fades;
-      atEnd[day] = sum;
-    }
-    return atEnd;
+  Departures phosphorusDepartures() {
+    return phosphorusDepartures;
   }
 
   /** A kit's bias has the prior width of its stated error; of one not named none is invented. */
@@ -376,27 +320,6 @@ final class Parameters {
   }
 
   /**
-   * How large the departures of a tank's past were beside what is usual: 1 where they were as
-   * usual, or where too little is known of them.
-   */
-  double nitrateUnrest(double[] z) {
-    return unrest(z, nitrateDeparture);
-  }
-
-  /** The same of phosphate. */
-  double phosphorusUnrest(double[] z) {
-    return unrest(z, phosphorusDeparture);
-  }
-
-  private double unrest(double[] z, int first) {
-    double squares = Priors.UNREST_WEIGHT;
-    for (int k = 0; k < departureDay.length; k++) {
-      squares += z[first + k] * z[first + k];
-    }
-    return Math.sqrt(squares / (Priors.UNREST_WEIGHT + departureDay.length));
-  }
-
-  /**
    * What brings nitrogen or phosphorus in: a concentration is the sum of what each brought. In a
    * chain each link stands for the product of the coordinates up to it.
    */
@@ -419,7 +342,8 @@ final class Parameters {
   }
 
   private int[] load(int now, int drift) {
-    return IntStream.concat(IntStream.of(now), IntStream.range(drift, drift + knots)).toArray();
+    return IntStream.concat(IntStream.of(now), IntStream.range(drift, drift + knots.count()))
+        .toArray();
   }
 
   /** Fills {@code target}, up to the as-of day, and {@code start} from the coordinates. */
@@ -445,19 +369,12 @@ final class Parameters {
     scenario.start(start, target, value(z, initialNitrogen), value(z, initialPhosphorus));
   }
 
-  /** The load of each day, going back from the as-of day, straight between the knots. */
   private void spreadLoad(double[] z, double now, int drift, double[] load) {
-    int day = scenario.asOfDay();
-    load[day] = now;
-    double later = now;
-    for (int k = 0; k < knots; k++) {
-      double earlier = later * value(z, drift + k);
-      int length = knotDays(k);
-      for (int step = 1; step <= length && day > 0; step++) {
-        load[--day] = later + (earlier - later) * step / length;
-      }
-      later = earlier;
+    double[] changes = new double[knots.count()];
+    for (int k = 0; k < changes.length; k++) {
+      changes[k] = value(z, drift + k);
     }
+    knots.spread(now, changes, load);
   }
 
   /** Multipliers of this scenario, to be filled by {@link #apply}. */

@@ -38,8 +38,8 @@ final class PosteriorSummary {
     List<Posterior.Draw> result = new ArrayList<>(draws);
     for (int i = 0; i < draws; i++) {
       Outcome outcome = kept.get(i);
-      double[] nitrateDeparted = parameters.nitrateDepartures(outcome.z());
-      double[] phosphorusDeparted = parameters.phosphorusDepartures(outcome.z());
+      double[] nitrateDeparted = parameters.nitrateDepartures().atDayEnds(outcome.z());
+      double[] phosphorusDeparted = parameters.phosphorusDepartures().atDayEnds(outcome.z());
       for (int day = 0; day < past && i % FIT_EVERY == 0; day++) {
         nitrogen[day][i / FIT_EVERY] = outcome.nitrate()[day] * Math.exp(nitrateDeparted[day]);
         phosphorus[day][i / FIT_EVERY] =
@@ -53,8 +53,8 @@ final class PosteriorSummary {
       drift(own.phosphorusLoad, random);
       TankState end = outcome.end().copy();
       end.jump(nitrateDeparted[past - 1], phosphorusDeparted[past - 1]);
-      jumps(own.nitrateJump, parameters.nitrateUnrest(outcome.z()), random);
-      jumps(own.phosphorusJump, parameters.phosphorusUnrest(outcome.z()), random);
+      jumps(own.nitrateJump, parameters.nitrateDepartures().unrest(outcome.z()), random);
+      jumps(own.phosphorusJump, parameters.phosphorusDepartures().unrest(outcome.z()), random);
       result.add(
           new Posterior.Draw(
               outcome.start(), end, own, parameters.kitFactors(outcome.z(), random)));

@@ -273,7 +273,7 @@ final class StandIn {
 
   /** What the stand-in says of one point of the unknowns. Not to be shared between threads. */
   final class Point {
-    private final ResponseSurface.Point onSurface = surface.new Point();
+    private final SurfacePoint onSurface = new SurfacePoint(surface);
     private final double[] shown = new double[likelihoods.length];
     private final double[] by = new double[likelihoods.length];
     private final double[] slope = new double[1];

@@ -90,7 +90,9 @@ class SimulationBasedCalibrationTest {
     parameters.apply(z, truth, state);
     Trace trace = new Trace(scenario);
     new TankSimulator(scenario).run(state, 0, scenario.days(), truth, PlannedChanges.NONE, trace);
-    state.jump(left(parameters.nitrateDepartures(z)), left(parameters.phosphorusDepartures(z)));
+    state.jump(
+        left(parameters.nitrateDepartures().atDayEnds(z)),
+        left(parameters.phosphorusDepartures().atDayEnds(z)));
     List<LogEntry> tests = new ArrayList<>();
     for (int i = 0; i < scenario.probes().size(); i++) {
       LogEntry.Test test = scenario.probes().get(i);

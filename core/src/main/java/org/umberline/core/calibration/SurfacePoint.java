@@ -1,0 +1,172 @@
+package org.umberline.core.calibration;
+
+import java.util.Arrays;
+
+/** What the surface says of one point of the unknowns. Not to be shared between threads. */
+final class SurfacePoint {
+  private final ResponseSurface on;
+  private final double[] link;
+  private final double[] rate;
+  private final Work[] works;
+  private final double[] ofLink;
+  private double[] z;
+
+  /** What a group's tests are summed up in. */
+  private static final class Work {
+    final double[] inputs;
+    final double[] outputs;
+    final double[] straight;
+    final double[] by;
+    double[] feature = {};
+
+    Work(SurfaceGroup group) {
+      int count = group.tests.length;
+      inputs = new double[count];
+      outputs = new double[count];
+      straight = new double[count];
+      by = new double[count];
+    }
+  }
+
+  SurfacePoint(ResponseSurface on) {
+    this.on = on;
+    link = new double[on.links.length];
+    rate = new double[on.rates.length];
+    works = on.groups.stream().map(Work::new).toArray(Work[]::new);
+    ofLink = new double[on.links.length];
+  }
+
+  /** Makes {@code z} the point that is told of; it is not to change meanwhile. */
+  void lookAt(double[] z) {
+    this.z = z;
+    int l = 0;
+    for (int end : on.chainEnds) {
+      double sum = 0;
+      for (; l < end; l++) {
+        int j = on.links[l];
+        sum += on.sd[j] * (z[j] - on.at[j]);
+        link[l] = Math.exp(sum);
+      }
+    }
+    for (int r = 0; r < on.rates.length; r++) {
+      int j = on.rates[r];
+      rate[r] = Math.exp(on.sd[j] * (z[j] - on.at[j]));
+    }
+    for (int g = 0; g < works.length; g++) {
+      SurfaceGroup group = on.groups.get(g);
+      if (works[g].feature.length != group.first.length) {
+        works[g].feature = new double[group.first.length];
+      }
+      group.fillFeatures(z, on.middle, works[g].feature);
+      sum(group, works[g]);
+    }
+  }
+
+  private void sum(SurfaceGroup group, Work work) {
+    int count = group.tests.length;
+    Arrays.fill(work.inputs, 1);
+    for (int k = 0; k < group.brought.which.length; k++) {
+      Vectors.add(link[group.brought.which[k]] - 1, group.brought.values[k], work.inputs, count);
+    }
+    Arrays.fill(work.outputs, 1);
+    for (int k = 0; k < group.goes.which.length; k++) {
+      Vectors.add(rate[group.goes.which[k]] - 1, group.goes.values[k], work.outputs, count);
+    }
+    System.arraycopy(group.constant, 0, work.straight, 0, count);
+    for (int k = 0; k < group.reads.which.length; k++) {
+      Vectors.add(
+          z[on.structural + group.reads.which[k]], group.reads.values[k], work.straight, count);
+    }
+    for (int f = 0; f < group.first.length; f++) {
+      Vectors.add(work.feature[f], group.learned[f], work.straight, count);
+    }
+  }
+
+  /** Fills {@code target} with the logarithm of what each test shows. */
+  void logShown(double[] target) {
+    for (int g = 0; g < works.length; g++) {
+      Work work = works[g];
+      int[] tests = on.groups.get(g).tests;
+      for (int i = 0; i < tests.length; i++) {
+        double inputs = work.inputs[i];
+        double outputs = work.outputs[i];
+        target[tests[i]] =
+            on.logBase[tests[i]]
+                + work.straight[i]
+                + (inputs > ResponseSurface.LOW && outputs > ResponseSurface.LOW
+                    ? Math.log(inputs / outputs)
+                    : ResponseSurface.logarithm(inputs) - ResponseSurface.logarithm(outputs));
+      }
+    }
+  }
+
+  /**
+   * Adds to {@code slopes}, by coordinate, the slopes of the logarithms of what the tests show,
+   * each times its weight.
+   */
+  void addSlopes(double[] weights, double[] slopes) {
+    for (int g = 0; g < works.length; g++) {
+      addSlopes(on.groups.get(g), works[g], 0, works[g].by.length, weights, slopes);
+    }
+  }
+
+  /** The same for one test alone, as it is. */
+  void addSlopes(int test, double[] slopes) {
+    double[] only = new double[on.logBase.length];
+    only[test] = 1;
+    for (int g = 0; g < works.length; g++) {
+      int place = Arrays.binarySearch(on.groups.get(g).tests, test);
+      if (place >= 0) {
+        addSlopes(on.groups.get(g), works[g], place, place + 1, only, slopes);
+      }
+    }
+  }
+
+  private void addSlopes(
+      SurfaceGroup group, Work work, int from, int to, double[] weights, double[] slopes) {
+    double[] by = work.by;
+    for (int i = from; i < to; i++) {
+      by[i] = weights[group.tests[i]];
+    }
+    for (int k = 0; k < group.reads.which.length; k++) {
+      slopes[on.structural + group.reads.which[k]] +=
+          Vectors.dot(group.reads.values[k], by, from, to);
+    }
+    for (int f = 0; f < group.first.length; f++) {
+      double slope = Vectors.dot(group.learned[f], by, from, to);
+      int a = group.first[f];
+      int b = group.second[f];
+      if (b < 0) {
+        slopes[a] += slope;
+      } else {
+        slopes[a] += slope * (z[b] - on.middle[b]);
+        slopes[b] += slope * (z[a] - on.middle[a]);
+      }
+    }
+    for (int i = from; i < to; i++) {
+      by[i] = weights[group.tests[i]] / Math.max(ResponseSurface.LOW, work.outputs[i]);
+    }
+    for (int k = 0; k < group.goes.which.length; k++) {
+      int r = group.goes.which[k];
+      slopes[on.rates[r]] -=
+          Vectors.dot(group.goes.values[k], by, from, to) * rate[r] * on.sd[on.rates[r]];
+    }
+    for (int i = from; i < to; i++) {
+      by[i] = weights[group.tests[i]] / Math.max(ResponseSurface.LOW, work.inputs[i]);
+    }
+    Arrays.fill(ofLink, 0);
+    for (int k = 0; k < group.brought.which.length; k++) {
+      int l = group.brought.which[k];
+      ofLink[l] = Vectors.dot(group.brought.values[k], by, from, to) * link[l];
+    }
+    int l = 0;
+    for (int end : on.chainEnds) {
+      double later = 0;
+      for (int k = end - 1; k >= l; k--) {
+        later += ofLink[k];
+        slopes[on.links[k]] += later * on.sd[on.links[k]];
+      }
+      l = end;
+    }
+  }
+}
