@@ -1,0 +1,200 @@
+package org.umberline.tankfile.shorthand;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.umberline.core.tank.ExportMethod;
+import org.umberline.core.tank.Food;
+import org.umberline.core.tank.Livestock;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.PlantStand;
+import org.umberline.core.tank.Sign;
+import org.umberline.core.upkeep.Task;
+import org.umberline.tankfile.Figures;
+
+/** Reads what was done besides changes and tests, and what was seen. */
+final class DonePart {
+  private static final List<String> SEVERITY = List.of("gone", "slight", "plain", "severe");
+
+  private final EntryLine line;
+
+  DonePart(EntryLine line) {
+    this.line = line;
+  }
+
+  void cleaned() throws Unreadable {
+    ExportMethod export =
+        line.oneOf(line.tank.exports(), ExportMethod::id, ExportMethod::id, "filter");
+    line.add((at, note) -> new LogEntry.Clean(at, export.id(), note), "Cleaned " + export.id());
+  }
+
+  void fasted() throws Unreadable {
+    int days = (int) Math.round(line.amount().orElse(1.0));
+    if (!line.words.takeIf("days")) {
+      line.words.takeIf("day");
+    }
+    if (days < 1 || days > 365) {
+      throw new Unreadable("A fast of " + days + " days is not read; 1 to 365 are.");
+    }
+    line.add(
+        (at, note) -> new LogEntry.Fast(at, days, note),
+        "No food for " + days + (days == 1 ? " day" : " days"));
+  }
+
+  void noted() throws Unreadable {
+    String note = line.words.takeRest();
+    if (note.isEmpty()) {
+      throw new Unreadable("The note is empty. Write it after the word note.");
+    }
+    line.add((at, none) -> new LogEntry.Observation(at, "note", 0, note), "Note: " + note);
+  }
+
+  void fed() throws Unreadable {
+    Optional<Double> amount = line.amount();
+    boolean servings = amount.isPresent() && line.servings();
+    line.grams();
+    Food food = line.oneOf(line.tank.foods(), Food::id, Food::name, "food");
+    if (amount.isEmpty()) {
+      amount = line.amount();
+      servings = amount.isPresent() && line.servings();
+      line.grams();
+    }
+    if (servings && food.servingG().isEmpty()) {
+      throw new Unreadable(
+          "One serving of "
+              + food.name()
+              + " isn’t weighed yet: weigh one and give its grams in Make-up, or write grams.");
+    }
+    Optional<Double> grams = amount;
+    if (food.servingG().isPresent() && (servings || amount.isEmpty())) {
+      grams = Optional.of(amount.orElse(1.0) * food.servingG().getAsDouble());
+    }
+    double mass =
+        grams.orElseThrow(
+            () ->
+                new Unreadable(
+                    "How much " + food.name() + "? Write grams, as in fed " + food.id() + " 4g."));
+    EntryLine.positive(mass, "feed", 100_000);
+    line.add(
+        (at, note) -> new LogEntry.Feed(at, food.id(), mass, note),
+        "Fed " + Figures.plain(mass) + " g of " + food.name() + " besides the ration");
+  }
+
+  void cut() throws Unreadable {
+    PlantStand plant = line.oneOf(line.tank.plants(), PlantStand::id, PlantStand::name, "plant");
+    double mass = line.words.number("Cutting " + plant.name());
+    line.grams();
+    EntryLine.positive(mass, "cutting", 1_000_000);
+    line.add(
+        (at, note) -> new LogEntry.Harvest(at, plant.id(), mass, note),
+        "Cut " + Figures.plain(mass) + " g (wet) of " + plant.name());
+  }
+
+  void renewed() throws Unreadable {
+    ExportMethod export =
+        line.oneOf(line.tank.exports(), ExportMethod::id, ExportMethod::id, "medium");
+    double listed = export instanceof ExportMethod.PhosphateAdsorber a ? a.massG() : 0;
+    double mass = line.amount().orElse(listed);
+    line.grams();
+    EntryLine.positive(mass, "renewed medium", 1_000_000);
+    line.add(
+        (at, note) -> new LogEntry.Renew(at, export.id(), mass, note),
+        "Renewed " + export.id() + " with " + Figures.plain(mass) + " g");
+  }
+
+  void dosed() throws Unreadable {
+    var fertiliser = line.oneOf(line.tank.fertilisers(), f -> f.id(), f -> f.name(), "fertiliser");
+    double ml = line.words.number("A dose of " + fertiliser.name());
+    line.words.takeIf("ml");
+    EntryLine.positive(ml, "dose", 1_000_000);
+    line.add(
+        (at, note) -> new LogEntry.Dose(at, fertiliser.id(), ml, note),
+        "Dosed " + Figures.plain(ml) + " mL of " + fertiliser.name());
+  }
+
+  void dead() throws Unreadable {
+    Optional<Double> first = line.amount();
+    boolean weighed = first.isPresent() && line.grams();
+    double mass;
+    String who;
+    if (weighed) {
+      mass = first.get();
+      who = "Death of an animal, ";
+    } else {
+      Livestock animal =
+          line.oneOf(line.tank.livestock(), Livestock::name, Livestock::name, "animal");
+      int count = (int) Math.round(first.orElse(1.0));
+      if (count < 1 || count > Math.max(1, animal.count())) {
+        throw new Unreadable(
+            "There are " + animal.count() + " " + animal.name() + "; 1 to that many can die.");
+      }
+      mass = line.amount().orElse(count * animal.massG());
+      line.grams();
+      who = "Death of " + (count == 1 ? "one " : count + " ") + animal.name() + ", ";
+    }
+    double hours = 24;
+    if (line.words.takeIf("after")) {
+      hours = line.words.number("“after”");
+      if (!line.words.takeIf("h") && !line.words.takeIf("hours") && !line.words.takeIf("hour")) {
+        throw new Unreadable("After how many hours was it taken out? Write after 6 h.");
+      }
+      if (hours < 0 || hours > 8760) {
+        throw new Unreadable("Taken out after 0 to 8760 hours is read.");
+      }
+    }
+    EntryLine.positive(mass, "body", 1_000_000);
+    double left = hours;
+    line.add(
+        (at, note) -> new LogEntry.Death(at, mass, left, note),
+        who + Figures.plain(mass) + " g, taken out after " + Figures.plain(hours) + " h");
+  }
+
+  void saw() throws Unreadable {
+    boolean named = line.words.isQuoted();
+    String word = named ? line.words.takeAsWritten() : line.words.take();
+    if (!named) {
+      List<String> known = signs();
+      if (!known.contains(word)) {
+        throw new Unreadable(
+            (word.isEmpty() ? "Saw what?" : "“" + word + "” is no sign I know.")
+                + Words.nearest(word, known)
+                + " Any other goes in quotation marks, or into a note.");
+      }
+    }
+    if (word.isEmpty() || word.length() > 100) {
+      throw new Unreadable("A sign has 1 to 100 characters.");
+    }
+    int severity = (int) Math.round(line.amount().orElse(1.0));
+    if (severity < 0 || severity > 3) {
+      throw new Unreadable("How bad is 0 (gone) to 3 (severe); found " + severity + ".");
+    }
+    line.add(
+        (at, note) -> new LogEntry.Observation(at, word, severity, note),
+        "Saw " + word.replace('-', ' ') + ", " + SEVERITY.get(severity));
+  }
+
+  /** The trade's signs and those this tank's log has. */
+  private List<String> signs() {
+    return Stream.concat(
+            Sign.TERMS.stream(),
+            line.tank.log().stream()
+                .filter(LogEntry.Observation.class::isInstance)
+                .map(entry -> ((LogEntry.Observation) entry).sign()))
+        .filter(sign -> !sign.equals("note") && Task.ofSign(sign).isEmpty())
+        .distinct()
+        .toList();
+  }
+
+  void did() throws Unreadable {
+    String word = line.words.take();
+    Task task =
+        Task.find(word)
+            .orElseThrow(
+                () ->
+                    new Unreadable(
+                        (word.isEmpty() ? "Did what?" : "“" + word + "” is no work I know.")
+                            + Words.nearest(word, Task.terms())));
+    line.add(
+        (at, note) -> new LogEntry.Observation(at, task.sign(), 0, note), "Done: " + task.words());
+  }
+}
