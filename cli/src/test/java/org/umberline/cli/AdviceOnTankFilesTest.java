@@ -9,11 +9,12 @@ import org.umberline.core.calibration.Calibration;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Advice;
-import org.umberline.core.planning.Advice.Kind;
 import org.umberline.core.planning.Advice.Lever;
 import org.umberline.core.planning.Advice.Verdict;
 import org.umberline.core.planning.Advisor;
 import org.umberline.core.planning.OneOff;
+import org.umberline.core.planning.Reason;
+import org.umberline.core.planning.Reason.Kind;
 import org.umberline.core.tank.TankModel;
 import org.umberline.tankfile.TankFileException;
 import org.umberline.tankfile.TankFileReader;
@@ -74,11 +75,11 @@ class AdviceOnTankFilesTest {
   }
 
   private static List<Kind> why(Advice advice) {
-    return advice.today().why().stream().map(Advice.Reason::kind).toList();
+    return advice.today().why().stream().map(Reason::kind).toList();
   }
 
   private static List<Kind> remarks(Advice advice) {
-    return advice.remarks().stream().map(Advice.Reason::kind).toList();
+    return advice.remarks().stream().map(Reason::kind).toList();
   }
 
   private static final String NITRATE_40 = "\"lines\": {\"nitrate\": {\"ceilingMgL\": 40}},";

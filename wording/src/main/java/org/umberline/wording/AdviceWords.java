@@ -9,7 +9,7 @@ import org.umberline.core.planning.Advice;
 import org.umberline.core.planning.Advice.DueWork;
 import org.umberline.core.planning.Advice.Help;
 import org.umberline.core.planning.Advice.Pulled;
-import org.umberline.core.planning.Advice.Reason;
+import org.umberline.core.planning.Reason;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.TankModel;
 

@@ -12,9 +12,9 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Advice;
-import org.umberline.core.planning.Advice.Kind;
 import org.umberline.core.planning.Advice.Lever;
-import org.umberline.core.planning.Advice.Reason;
+import org.umberline.core.planning.Reason;
+import org.umberline.core.planning.Reason.Kind;
 
 class AdviceWordsTest {
   private final AdviceWords words = new AdviceWords(null);

@@ -6,18 +6,14 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.TreeSet;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.forecast.Nutrient;
-import org.umberline.core.planning.Advice.Kind;
-import org.umberline.core.planning.Advice.Reason;
 import org.umberline.core.planning.Advice.Verdict;
-import org.umberline.core.planning.ChangeSearch.Found;
+import org.umberline.core.planning.Reason.Kind;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.simulation.WorkAhead;
 import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.TankModel;
-import org.umberline.core.tank.WayOfKeeping;
 
 /**
  * The one judgement of a tank: what to do today and which routine after it. Nobody else decides,
@@ -33,23 +29,10 @@ public final class Advisor {
   /** Intervals offered where the keeper named none, days. Common practice, no source. */
   public static final List<Double> USUAL_INTERVALS = List.of(7.0, 10.0, 14.0, 21.0, 28.0);
 
-  /** More of these where the load is heavy: days. Common practice, no source. */
-  private static final List<Double> HEAVY_INTERVALS = List.of(3.0, 4.0);
-
-  /** Nobody changes more than this every few days for a tank at rest. Chosen. */
-  private static final double MOST_OF_OFTEN = 0.25;
-
-  /** Interval that is preferred where there is no habit, days. Common practice, no source. */
-  private static final double USUAL_INTERVAL_DAYS = 7;
-
   /** The present routine is kept while it holds within so much of the confidence. Chosen. */
   static final double NEARLY = 0.03;
 
-  /** Within this factor of the least effort the habit decides. Chosen. */
-  private static final double AS_LITTLE_EFFORT = 1.1;
-
   static final double WEEKS_4 = 28;
-  private static final double DAYS_PER_WEEK = 7;
 
   private final Basis b;
 
@@ -74,56 +57,20 @@ public final class Advisor {
     return Math.max(DAYS_JUDGED, tank.limits().horizonDays());
   }
 
-  /** The intervals that are looked at. */
-  private List<Double> intervals() {
-    if (b.hasFixedRoutine()) {
-      return List.of(b.habit.orElseThrow().everyDays());
-    }
-    TreeSet<Double> intervals = new TreeSet<>(b.tank.limits().intervalsDays());
-    if (intervals.isEmpty()) {
-      intervals.addAll(USUAL_INTERVALS);
-      boolean heavy =
-          b.tank.keeping().filter(way -> way == WayOfKeeping.GROW_OUT).isPresent()
-              || b.habit.filter(routine -> routine.everyDays() < DAYS_PER_WEEK).isPresent();
-      if (heavy) {
-        intervals.addAll(HEAVY_INTERVALS);
-      }
-    }
-    b.habit.ifPresent(routine -> intervals.add(routine.everyDays()));
-    return List.copyOf(intervals);
-  }
-
   // ---------------------------------------------------------------- the advice
 
   public Advice advise() {
     Optional<SafetyGuard.Finding> danger = SafetyGuard.look(b.tank, b.now);
     boolean needed = !b.judged.isEmpty() && !b.search.noneNeeded();
-    List<Found> found = new ArrayList<>();
-    List<Advice.Option> options = new ArrayList<>();
-    if (needed) {
-      for (double everyDays : withShorter(intervals(), found)) {
-        options.add(
-            option(found.stream().filter(f -> f.everyDays() == everyDays).findFirst().get()));
-      }
-    }
-    Optional<Found> kept = needed ? keptHabit() : unneeded();
-    Optional<Found> lasting =
-        kept.or(() -> choose(found)).filter(f -> f.catchUps() == 0 || !b.isGuess());
-    Optional<Found> chosen = needed ? lasting.or(this::forNow) : lasting;
+    RoutineChoice choice = new RoutineChoice(b, needed);
+    List<Found> found = choice.found();
+    Optional<Found> chosen = choice.chosen();
+    Optional<Found> lasting = chosen.filter(Found::lasts);
     List<Advice.Ask> asks = new Asks(b).all();
     Optional<Cycle> cycle = Cycle.of(b);
     TodayJudge judge =
         new TodayJudge(
-            b,
-            danger,
-            cycle,
-            chosen,
-            chosen.isPresent() && lasting.isEmpty(),
-            found,
-            needed,
-            kept.isPresent(),
-            asks,
-            ofWork(chosen));
+            b, danger, cycle, chosen, found, needed, choice.keepsHabit(), asks, ofWork(chosen));
     Advice.Today today = judge.made();
     HelpSearch helps =
         new HelpSearch(b.tank, b.posterior, b.judgedLines(), chosen.map(Found::everyDays));
@@ -133,8 +80,8 @@ public final class Advisor {
         chosen.map(f -> steps(f.catchUps(), f.catchUpFraction())).orElseGet(() -> single(today)),
         chosen.map(this::recommended),
         binding(chosen, found),
-        List.copyOf(options),
-        new WaysBeside(b, alone).of(withFewCatchUps(found), choose(found)),
+        found.stream().map(this::option).toList(),
+        new WaysBeside(b, alone).of(choice.withFewCatchUps(), choice.leastEffort()),
         helps(helps, cycle.isPresent(), lasting, found, needed),
         needed && lasting.isEmpty() ? helps.blends() : List.of(),
         work(),
@@ -151,7 +98,7 @@ public final class Advisor {
     Optional<Advice.Binding> binding = binding(chosen, found);
     Nutrient nutrient = binding.map(Advice.Binding::nutrient).orElse(Nutrient.NITRATE);
     if (binding.filter(line -> line.side() == Advice.Side.FLOOR).isPresent()) {
-      double everyDays = b.habit.map(Routine::everyDays).orElse(USUAL_INTERVAL_DAYS);
+      double everyDays = b.habit.map(Routine::everyDays).orElse(RoutineChoice.USUAL_INTERVAL_DAYS);
       return new FloorHelps(b.tank, b.posterior, everyDays).raising(nutrient);
     }
     if (!needed) {
@@ -172,7 +119,7 @@ public final class Advisor {
     b.belowFloor()
         .ifPresent(
             low ->
-                new FloorHelps(b.tank, b.posterior, USUAL_INTERVAL_DAYS)
+                new FloorHelps(b.tank, b.posterior, RoutineChoice.USUAL_INTERVAL_DAYS)
                     .raising(low).stream()
                         .filter(help -> help.first().lever() == Advice.Lever.DOSE)
                         .forEach(all::add));
@@ -205,7 +152,7 @@ public final class Advisor {
     double everyDays =
         chosen
             .map(Found::everyDays)
-            .orElse(b.habit.map(Routine::everyDays).orElse(USUAL_INTERVAL_DAYS));
+            .orElse(b.habit.map(Routine::everyDays).orElse(RoutineChoice.USUAL_INTERVAL_DAYS));
     Found without = alone.search.find(everyDays);
     Reason water = Reason.of(Kind.WATER_ALONE).of(Nutrient.PHOSPHATE);
     return List.of(
@@ -216,23 +163,6 @@ public final class Advisor {
         without.feasible() ? water.value(without.fraction()) : water);
   }
 
-  /** The routine of a keeper who keeps it although the water needs none. */
-  private Optional<Found> unneeded() {
-    return b.hasFixedRoutine()
-        ? b.habit.map(
-            r ->
-                new Found(
-                    r.everyDays(),
-                    true,
-                    BindingLimit.NONE,
-                    r.fraction(),
-                    b.ahead(r.nextOn()),
-                    0,
-                    0,
-                    0))
-        : Optional.empty();
-  }
-
   /** What is enough at the chosen interval, where the habit takes more than that. */
   private static Optional<Found> sameInterval(Optional<Found> chosen, List<Found> found) {
     return chosen.map(
@@ -241,37 +171,6 @@ public final class Advisor {
                 .filter(f -> f.feasible() && f.everyDays() == c.everyDays())
                 .findFirst()
                 .orElse(c));
-  }
-
-  /** Shorter intervals are looked at only where none of the usual ones is enough. */
-  private List<Double> withShorter(List<Double> usual, List<Found> found) {
-    List<Double> looked = new ArrayList<>(usual);
-    usual.forEach(everyDays -> found.add(b.search.find(everyDays)));
-    boolean named = !b.tank.limits().intervalsDays().isEmpty() || b.hasFixedRoutine();
-    if (!named && found.stream().noneMatch(Found::feasible)) {
-      for (double everyDays : HEAVY_INTERVALS) {
-        if (!looked.contains(everyDays)) {
-          Found often = b.search.find(everyDays);
-          if (often.feasible() && often.fraction() > MOST_OF_OFTEN) {
-            continue;
-          }
-          looked.add(0, everyDays);
-          found.add(0, often);
-        }
-      }
-    }
-    looked.sort(Comparator.naturalOrder());
-    return looked;
-  }
-
-  /** What holds until the next tests where no routine lasts, nearest to once a week. */
-  private Optional<Found> forNow() {
-    return intervals().stream()
-        .min(
-            Comparator.comparingDouble(
-                everyDays -> Math.abs(Math.log(everyDays / USUAL_INTERVAL_DAYS))))
-        .map(b.search::forNow)
-        .filter(Found::feasible);
   }
 
   private Advice.Option option(Found f) {
@@ -307,60 +206,6 @@ public final class Advisor {
         b.search.changes(0, 0, b.search.latestSafe(), share, infeasible.everyDays()),
         0,
         b.search.surely());
-  }
-
-  /** The keeper's own routine, where it keeps the promise or nearly does, if need be caught up. */
-  private Optional<Found> keptHabit() {
-    if (b.habit.isEmpty()) {
-      return Optional.empty();
-    }
-    Routine routine = b.habit.get();
-    int latest = b.search.latestStart(routine, b.confidence - NEARLY);
-    if (latest < ChangeSearch.TODAY) {
-      return b.search.latestSafe() == ChangeSearch.TODAY
-          ? b.search.caughtUp(routine, b.confidence - NEARLY)
-          : Optional.empty();
-    }
-    int start = b.hasFixedRoutine() ? Math.min(latest, b.ahead(routine.nextOn())) : latest;
-    return Optional.of(
-        new Found(
-            routine.everyDays(),
-            true,
-            BindingLimit.NONE,
-            routine.fraction(),
-            start,
-            0,
-            0,
-            start == ChangeSearch.TODAY ? 1 : 0));
-  }
-
-  /**
-   * One larger change now is nothing unusual; more than that is, and is kept as short as can be.
-   */
-  private static List<Found> withFewCatchUps(List<Found> found) {
-    List<Found> feasible = found.stream().filter(Found::feasible).toList();
-    int fewest = Math.max(1, feasible.stream().mapToInt(Found::catchUps).min().orElse(0));
-    return feasible.stream().filter(f -> f.catchUps() <= fewest).toList();
-  }
-
-  /** The least effort; among what is nearly as little, what is nearest to the habit. */
-  private Optional<Found> choose(List<Found> found) {
-    double most = b.effort.maxMinutesPerWeek().orElse(Double.POSITIVE_INFINITY) * 4;
-    List<Found> feasible =
-        withFewCatchUps(
-            found.stream()
-                .filter(f -> b.minutesPer28Days(f.fraction(), f.everyDays()) <= most + 1e-9)
-                .toList());
-    double least =
-        feasible.stream()
-            .mapToDouble(f -> b.effortPer28Days(f.fraction(), f.everyDays()))
-            .min()
-            .orElse(0);
-    double usual = b.habit.map(Routine::everyDays).orElse(USUAL_INTERVAL_DAYS);
-    return feasible.stream()
-        .filter(
-            f -> b.effortPer28Days(f.fraction(), f.everyDays()) <= least * AS_LITTLE_EFFORT + 1e-9)
-        .min(Comparator.comparingDouble(f -> Math.abs(Math.log(f.everyDays() / usual))));
   }
 
   private Advice.Recommended recommended(Found f) {

@@ -223,7 +223,7 @@ final class Basis {
   }
 
   /** The least share of the draws under the ceilings on any one day, with what was found. */
-  double held(ChangeSearch.Found found) {
+  double held(Found found) {
     return promise.underCeilings(search.changes(found), found.from(), search.surely());
   }
 

@@ -5,7 +5,6 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.IntPredicate;
-import java.util.stream.DoubleStream;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.tank.Routine;
@@ -32,9 +31,6 @@ final class ChangeSearch {
    */
   private static final int FEWEST_SURE_DAYS = 14;
 
-  /** Above this share the advice goes in steps of a twentieth, below in hundredths. Chosen. */
-  private static final double COARSE_ABOVE = 0.10;
-
   /** With this chance of holding, the largest change every week is worth making. Chosen. */
   private static final double MAY_HOLD = 0.25;
 
@@ -42,24 +38,6 @@ final class ChangeSearch {
 
   /** Under a floor more often by this much because of the changes: they are what breaks it. */
   private static final double BREAKS_FLOOR = 0.05;
-
-  /**
-   * What was found for one interval.
-   *
-   * @param limit why there is none
-   * @param start day ahead of the routine's first change, or {@link #TODAY}
-   * @param catchUps changes of {@code catchUpFraction} before it, one a day from today on
-   * @param from day ahead from which the promise is judged
-   */
-  record Found(
-      double everyDays,
-      boolean feasible,
-      BindingLimit limit,
-      double fraction,
-      int start,
-      int catchUps,
-      double catchUpFraction,
-      int from) {}
 
   private final TankModel tank;
   private final Promise promise;
@@ -92,7 +70,7 @@ final class ChangeSearch {
     this.single = single;
     this.sourceTooRich = sourceTooRich;
     confidence = tank.limits().confidence();
-    shares = shares(tank, single.largestFraction());
+    shares = Shares.upTo(single.largestFraction(), tank);
     free = promise.daysFree();
     surely = Math.min(promise.days(), Math.max(FEWEST_SURE_DAYS, free + 1));
   }
@@ -104,25 +82,6 @@ final class ChangeSearch {
 
   private boolean holds(PlannedChanges changes, int from) {
     return promise.holdsAndLasts(changes, from, surely);
-  }
-
-  /** The shares that may be advised, the least first: whole percents, then steps of five. */
-  private static double[] shares(TankModel tank, double largest) {
-    boolean fine =
-        tank.routine()
-            .map(Routine::fraction)
-            .filter(f -> f > COARSE_ABOVE && Math.abs(f * 20 - Math.rint(f * 20)) > 1e-9)
-            .isPresent();
-    double[] grid =
-        DoubleStream.concat(
-                DoubleStream.iterate(1, p -> p <= 100, p -> p + (p < 10 || fine ? 1 : 5)),
-                DoubleStream.of(Math.floor(largest * 100 + 1e-9)))
-            .filter(p -> p >= 1 && p <= largest * 100 + 1e-9)
-            .sorted()
-            .distinct()
-            .map(p -> p / 100)
-            .toArray();
-    return grid;
   }
 
   /** Days from tomorrow on that keep the promise without any change. */
@@ -168,33 +127,23 @@ final class ChangeSearch {
 
   PlannedChanges changes(Found found) {
     return changes(
-        found.catchUps, found.catchUpFraction, found.start, found.fraction, found.everyDays);
-  }
-
-  private static int smallest(int count, IntPredicate works) {
-    int low = -1;
-    int high = count - 1;
-    while (high - low > 1) {
-      int middle = (low + high) >>> 1;
-      if (works.test(middle)) {
-        high = middle;
-      } else {
-        low = middle;
-      }
-    }
-    return high;
+        found.catchUps(),
+        found.catchUpFraction(),
+        found.start(),
+        found.fraction(),
+        found.everyDays());
   }
 
   /** The smallest share that keeps the promise at one interval, and what comes before it. */
   Found find(double everyDays) {
     if (shares.length == 0) {
-      return none(everyDays, single.limit());
+      return Found.none(everyDays, single.limit());
     }
     if (sourceTooRich) {
-      return none(everyDays, BindingLimit.SOURCE);
+      return Found.none(everyDays, BindingLimit.SOURCE);
     }
     if (stripped.isPresent()) {
-      return none(everyDays, floor(stripped.get()));
+      return Found.none(everyDays, floor(stripped.get()));
     }
     double largest = shares[shares.length - 1];
     if (latestSafe() != TODAY) {
@@ -204,7 +153,7 @@ final class ChangeSearch {
       int start = latestStart(everyDays);
       return start >= TODAY && holds(changes(0, 0, start, largest, everyDays), judgedFrom(start))
           ? checked(smallestFrom(everyDays, start, 0, 0, judgedFrom(start)))
-          : none(everyDays, single.limit());
+          : Found.none(everyDays, single.limit());
     }
     if (holds(changes(0, 0, TODAY, largest, everyDays), judgedFrom(TODAY))) {
       return checked(lighter(smallestFrom(everyDays, TODAY, 0, 0, judgedFrom(TODAY))));
@@ -217,7 +166,7 @@ final class ChangeSearch {
         return checked(later(smallerCatchUp(found)));
       }
     }
-    return none(everyDays, single.limit());
+    return Found.none(everyDays, single.limit());
   }
 
   /**
@@ -226,22 +175,20 @@ final class ChangeSearch {
    */
   Found forNow(double everyDays) {
     if (shares.length == 0 || sourceTooRich || stripped.isPresent() || latestSafe() == TODAY) {
-      return none(everyDays, single.limit());
+      return Found.none(everyDays, single.limit());
     }
     int start = latestStart(everyDays);
     if (start < TODAY) {
       if (!weeklyMayHold()) {
-        return none(everyDays, single.limit());
+        return Found.none(everyDays, single.limit());
       }
       start = latestSafe();
     }
-    return checked(
-        new Found(
-            everyDays, true, BindingLimit.NONE, largestShare(), start, 0, 0, judgedFrom(start)));
+    return checked(Found.routine(everyDays, largestShare(), start, judgedFrom(start)).forNow());
   }
 
   /** Today's change comes at the end of today: the level before it stands in tomorrow's most. */
-  private static int judgedFrom(int start) {
+  static int judgedFrom(int start) {
     return start == TODAY ? 1 : 0;
   }
 
@@ -253,47 +200,32 @@ final class ChangeSearch {
     int latest = latestSafe();
     return promise.holds(changes(0, 0, latest, largestShare(), everyDays), 0, surely)
         ? latest
-        : last(
+        : Bisection.last(
+            TODAY,
             latest,
             day ->
                 promise.holds(
                     changes(0, 0, day, largestShare(), everyDays), judgedFrom(day), surely));
   }
 
-  /** The last day from today on and before another on which something is so, else less. */
-  private static int last(int before, IntPredicate is) {
-    int low = TODAY - 1;
-    int high = before;
-    while (high - low > 1) {
-      int middle = (low + high) >> 1;
-      if (is.test(middle)) {
-        low = middle;
-      } else {
-        high = middle;
-      }
-    }
-    return low;
-  }
-
   private Found smallestFrom(
       double everyDays, int start, int catchUps, double catchUpFraction, int from) {
     int index =
-        smallest(
+        Bisection.smallest(
             shares.length,
             i -> holds(changes(catchUps, catchUpFraction, start, shares[i], everyDays), from));
-    return new Found(
-        everyDays, true, BindingLimit.NONE, shares[index], start, catchUps, catchUpFraction, from);
+    return Found.routine(everyDays, shares[index], start, from).after(catchUps, catchUpFraction);
   }
 
   /** Where the first change is today, a larger one today may leave less for the routine. */
   private Found lighter(Found plain) {
     double largest = shares[shares.length - 1];
-    int next = TODAY + (int) Math.ceil(plain.everyDays);
-    if (!holds(changes(1, largest, next, plain.fraction, plain.everyDays), plain.from)) {
+    int next = TODAY + (int) Math.ceil(plain.everyDays());
+    if (!holds(changes(1, largest, next, plain.fraction(), plain.everyDays()), plain.from())) {
       return plain;
     }
-    Found lighter = smallestFrom(plain.everyDays, next, 1, largest, plain.from);
-    if (lighter.fraction >= plain.fraction) {
+    Found lighter = smallestFrom(plain.everyDays(), next, 1, largest, plain.from());
+    if (lighter.fraction() >= plain.fraction()) {
       return plain;
     }
     return later(smallerCatchUp(lighter));
@@ -301,59 +233,40 @@ final class ChangeSearch {
 
   private Found smallerCatchUp(Found found) {
     int index =
-        smallest(
+        Bisection.smallest(
             shares.length,
             i ->
                 holds(
                     changes(
-                        found.catchUps, shares[i], found.start, found.fraction, found.everyDays),
-                    found.from));
-    return new Found(
-        found.everyDays,
-        true,
-        found.limit,
-        found.fraction,
-        found.start,
-        found.catchUps,
-        shares[index],
-        found.from);
+                        found.catchUps(),
+                        shares[i],
+                        found.start(),
+                        found.fraction(),
+                        found.everyDays()),
+                    found.from()));
+    return found.after(found.catchUps(), shares[index]);
   }
 
   /** What the rounding gained is taken as a later first day of the routine. */
   private Found later(Found found) {
-    int most = Math.min(promise.days() - 1, found.start + (int) Math.ceil(found.everyDays));
-    int low = found.start;
-    int high = most + 1;
-    while (high - low > 1) {
-      int middle = (low + high) >>> 1;
-      PlannedChanges tried =
-          changes(found.catchUps, found.catchUpFraction, middle, found.fraction, found.everyDays);
-      if (holds(tried, found.from)) {
-        low = middle;
-      } else {
-        high = middle;
-      }
-    }
-    return new Found(
-        found.everyDays,
-        true,
-        found.limit,
-        found.fraction,
-        low,
-        found.catchUps,
-        found.catchUpFraction,
-        found.from);
+    int most = Math.min(promise.days() - 1, found.start() + (int) Math.ceil(found.everyDays()));
+    int last =
+        Bisection.last(
+            found.start() + 1,
+            most + 1,
+            day -> holds(changes(found.startingOn(day)), found.from()));
+    return found.startingOn(last);
   }
 
   /** A routine whose changes strip what must not be stripped is none. */
   private Found checked(Found found) {
     PlannedChanges changes = changes(found);
     for (Nutrient nutrient : Nutrient.values()) {
-      for (int day = found.from; day < surely && promise.hasFloor(nutrient); day++) {
+      for (int day = found.from(); day < surely && promise.hasFloor(nutrient); day++) {
         double with = promise.under(changes, nutrient, day);
         if (with > Basis.MORE_LIKELY_THAN_NOT
             && with > promise.under(PlannedChanges.NONE, nutrient, day) + BREAKS_FLOOR) {
-          return none(found.everyDays, floor(nutrient));
+          return Found.none(found.everyDays(), floor(nutrient));
         }
       }
     }
@@ -362,10 +275,10 @@ final class ChangeSearch {
 
   /** What binds a routine that was found, or why there is none. */
   BindingLimit limit(Found found) {
-    if (!found.feasible) {
-      return found.limit;
+    if (!found.feasible()) {
+      return found.limit();
     }
-    return promise.nearer(changes(found), found.from) == Nutrient.NITRATE
+    return promise.nearer(changes(found), found.from()) == Nutrient.NITRATE
         ? BindingLimit.NITRATE_CEILING
         : BindingLimit.PHOSPHATE_CEILING;
   }
@@ -374,16 +287,13 @@ final class ChangeSearch {
     return nutrient == Nutrient.NITRATE ? BindingLimit.NITRATE_FLOOR : BindingLimit.PHOSPHATE_FLOOR;
   }
 
-  private static Found none(double everyDays, BindingLimit limit) {
-    return new Found(everyDays, false, limit, 0, TODAY, 0, 0, 0);
-  }
-
   /**
    * The latest first day from which a routine keeps the promise; less than {@link #TODAY}: none.
    */
   int latestStart(Routine routine, double asked) {
     int start =
-        last(
+        Bisection.last(
+            TODAY,
             Math.min(latestSafe() + 1, promise.days()),
             day ->
                 promise.underAtFirst(
@@ -419,10 +329,8 @@ final class ChangeSearch {
     if (!isEnough.test(shares.length - 1)) {
       return Optional.empty();
     }
-    double first = shares[smallest(shares.length, isEnough)];
-    Found found =
-        new Found(
-            routine.everyDays(), true, BindingLimit.NONE, routine.fraction(), next, 1, first, 1);
+    double first = shares[Bisection.smallest(shares.length, isEnough)];
+    Found found = Found.routine(routine.everyDays(), routine.fraction(), next, 1).after(1, first);
     return Optional.of(checked(later(found))).filter(Found::feasible);
   }
 

@@ -6,8 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.forecast.Nutrient;
-import org.umberline.core.planning.Advice.Kind;
-import org.umberline.core.planning.Advice.Reason;
+import org.umberline.core.planning.Reason.Kind;
 
 /**
  * Whether readings and make-up go together. They always can be brought together by learning; where

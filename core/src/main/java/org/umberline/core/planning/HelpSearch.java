@@ -87,13 +87,13 @@ final class HelpSearch {
     if (search.noneNeeded()) {
       return new Enough(OptionalDouble.of(0), everyDays, 0);
     }
-    ChangeSearch.Found found = search.find(everyDays);
+    Found found = search.find(everyDays);
     if (!found.feasible()) {
       return new Enough(OptionalDouble.empty(), everyDays, later(ahead, nutrient));
     }
     // so little is changed by nobody: more of it, less often
     if (found.fraction() < WORTH_THE_WHILE) {
-      ChangeSearch.Found seldom = search.find(Advisor.WEEKS_4);
+      Found seldom = search.find(Advisor.WEEKS_4);
       found = seldom.feasible() ? seldom : found;
     }
     return new Enough(
@@ -142,8 +142,7 @@ final class HelpSearch {
    * @param today the changes without any lever
    * @param renewalPlanned whether the plan renews the adsorber already
    */
-  List<Advice.Help> all(
-      Nutrient nutrient, Optional<ChangeSearch.Found> today, boolean renewalPlanned) {
+  List<Advice.Help> all(Nutrient nutrient, Optional<Found> today, boolean renewalPlanned) {
     if (daysAhead < DAYS_PER_WEEK) {
       return List.of();
     }

@@ -6,10 +6,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.umberline.core.forecast.Nutrient;
-import org.umberline.core.planning.Advice.Kind;
-import org.umberline.core.planning.Advice.Reason;
 import org.umberline.core.planning.Advice.Verdict;
-import org.umberline.core.planning.ChangeSearch.Found;
+import org.umberline.core.planning.Reason.Kind;
 import org.umberline.core.simulation.PlannedChanges;
 
 /** Puts the verdict of the day together, in the order of judgement. */
@@ -36,7 +34,6 @@ final class TodayJudge {
   private final Optional<SafetyGuard.Finding> danger;
   private final Optional<Cycle> cycle;
   private final Optional<Found> chosen;
-  private final boolean forNow;
   private final List<Found> found;
   private final boolean needed;
   private final boolean habitKept;
@@ -46,7 +43,6 @@ final class TodayJudge {
 
   /**
    * @param chosen the routine that is advised
-   * @param forNow whether it holds only until the next tests tell more
    * @param found what was found for every interval
    * @param needed whether any change is
    * @param ofWork why work is part of the plan
@@ -56,7 +52,6 @@ final class TodayJudge {
       Optional<SafetyGuard.Finding> danger,
       Optional<Cycle> cycle,
       Optional<Found> chosen,
-      boolean forNow,
       List<Found> found,
       boolean needed,
       boolean habitKept,
@@ -67,7 +62,6 @@ final class TodayJudge {
     this.cycle = cycle;
     this.ofWork = ofWork;
     this.chosen = chosen;
-    this.forNow = forNow;
     this.found = found;
     this.needed = needed;
     this.habitKept = habitKept;
@@ -185,7 +179,7 @@ final class TodayJudge {
     if (!today) {
       why.add(Reason.of(Kind.HOLDS_UNTIL).on(b.date(firstDay(f))));
     }
-    if (forNow) {
+    if (!f.lasts()) {
       why.add(limited(b.promise.nearer(PlannedChanges.NONE, 0)));
     }
     if (!today) {

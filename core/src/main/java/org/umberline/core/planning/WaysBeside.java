@@ -6,7 +6,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.umberline.core.chemistry.SeaWater;
-import org.umberline.core.planning.ChangeSearch.Found;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.tank.Routine;
 

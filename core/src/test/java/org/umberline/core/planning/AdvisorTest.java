@@ -151,8 +151,8 @@ class AdvisorTest {
     Advice advice = advice(tank(30, 0.1, List.of(14.0, 28.0)).build(), 39);
     assertThat(advice.options())
         .anyMatch(o -> o.bindingLimit() == BindingLimit.MAX_CHANGE_FRACTION);
-    assertThat(advice.today().why().stream().map(Advice.Reason::kind))
-        .contains(Advice.Kind.LARGEST_NOT_ENOUGH);
+    assertThat(advice.today().why().stream().map(Reason::kind))
+        .contains(Reason.Kind.LARGEST_NOT_ENOUGH);
   }
 
   /** What can't be held for long is no reason to change before the latest safe day. */
@@ -164,8 +164,8 @@ class AdvisorTest {
     assertThat(advice.recommended().orElseThrow().fraction()).isEqualTo(0.3);
     assertThat(advice.recommended().orElseThrow().nextOn())
         .isAfterOrEqualTo(AS_OF.plusDays((long) (25 / RISE) - 1));
-    assertThat(advice.today().why().stream().map(Advice.Reason::kind))
-        .containsExactly(Advice.Kind.HOLDS_UNTIL, Advice.Kind.LARGEST_NOT_ENOUGH);
+    assertThat(advice.today().why().stream().map(Reason::kind))
+        .containsExactly(Reason.Kind.HOLDS_UNTIL, Reason.Kind.LARGEST_NOT_ENOUGH);
   }
 
   @Test
@@ -277,8 +277,8 @@ class AdvisorTest {
     assertThat(advice.work()).isNotEmpty();
     assertThat(advice.work().get(0).on()).isEqualTo(AS_OF);
     assertThat(advice.work()).allMatch(Advice.DueWork::added);
-    assertThat(advice.today().why().stream().map(Advice.Reason::kind))
-        .contains(Advice.Kind.ADSORBER_SPENT, Advice.Kind.WATER_ALONE);
+    assertThat(advice.today().why().stream().map(Reason::kind))
+        .contains(Reason.Kind.ADSORBER_SPENT, Reason.Kind.WATER_ALONE);
     assertThat(advice.ways().get(0).holds()).as("as now, the work undone").isFalse();
   }
 
@@ -293,7 +293,7 @@ class AdvisorTest {
     Advice due = advice(tank, 10);
     assertThat(due.today().verdict()).isEqualTo(Verdict.CHANGE);
     assertThat(due.today().fraction()).hasValue(0.2);
-    assertThat(due.today().why().get(0).kind()).isEqualTo(Advice.Kind.FIXED_DAY);
+    assertThat(due.today().why().get(0).kind()).isEqualTo(Reason.Kind.FIXED_DAY);
     Advice later =
         advice(tank.withRoutine(Optional.of(new Routine(0.2, 7, AS_OF.plusDays(3)))), 10);
     assertThat(later.today().verdict()).isEqualTo(Verdict.SKIP);
@@ -317,12 +317,12 @@ class AdvisorTest {
     assertThat(advice.today().why())
         .anySatisfy(
             why -> {
-              assertThat(why.kind()).isEqualTo(Advice.Kind.CYCLE_TEST);
+              assertThat(why.kind()).isEqualTo(Reason.Kind.CYCLE_TEST);
               assertThat(why.day()).contains(AS_OF.plusDays(2));
             })
-        .anyMatch(why -> why.kind() == Advice.Kind.CYCLE_KEEP_SOURCE);
+        .anyMatch(why -> why.kind() == Reason.Kind.CYCLE_KEEP_SOURCE);
     assertThat(advice(tank.withLivestock(animals()), 5).today().why())
-        .anyMatch(why -> why.kind() == Advice.Kind.CYCLE_FEED_LITTLE);
+        .anyMatch(why -> why.kind() == Reason.Kind.CYCLE_FEED_LITTLE);
   }
 
   private static List<Livestock> animals() {

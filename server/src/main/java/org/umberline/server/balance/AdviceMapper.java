@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Advice;
+import org.umberline.core.planning.Reason;
 import org.umberline.core.planning.RoutineOutlook;
 import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.Stance;
@@ -56,9 +57,9 @@ public final class AdviceMapper {
         today.why().stream()
             .filter(
                 reason ->
-                    reason.kind() == Advice.Kind.NONE_NEEDED
+                    reason.kind() == Reason.Kind.NONE_NEEDED
                         || advice.recommended().isEmpty()
-                            && reason.kind() == Advice.Kind.HOLDS_UNTIL)
+                            && reason.kind() == Reason.Kind.HOLDS_UNTIL)
             .flatMap(reason -> reason.day().stream())
             .findFirst()
             .orElse(null),
@@ -69,7 +70,7 @@ public final class AdviceMapper {
   }
 
   /** Reasons with their words. */
-  public static List<AdviceViews.Reason> reasons(List<Advice.Reason> reasons, AdviceWords words) {
+  public static List<AdviceViews.Reason> reasons(List<Reason> reasons, AdviceWords words) {
     return reasons.stream()
         .map(reason -> new AdviceViews.Reason(reason.kind(), said(words.reason(reason))))
         .toList();

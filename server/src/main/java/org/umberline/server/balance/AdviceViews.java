@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.List;
 import org.umberline.core.planning.Advice;
 import org.umberline.core.planning.BindingLimit;
+import org.umberline.core.planning.Reason.Kind;
 
 /** What the API sends of the advice. Every number is in the unit its name or its neighbour says. */
 public final class AdviceViews {
@@ -50,7 +51,7 @@ public final class AdviceViews {
       @Schema(nullable = true) LocalDate day) {}
 
   @Schema(description = "a reason or remark: what kind it is, and its words")
-  public record Reason(Advice.Kind kind, List<Said> words) {}
+  public record Reason(Kind kind, List<Said> words) {}
 
   @Schema(
       description =

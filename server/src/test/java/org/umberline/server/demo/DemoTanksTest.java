@@ -15,6 +15,7 @@ import org.umberline.core.calibration.Calibration;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.planning.Advice;
 import org.umberline.core.planning.Advisor;
+import org.umberline.core.planning.Reason;
 import org.umberline.core.tank.KitMethod;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Qualifier;
@@ -100,9 +101,9 @@ class DemoTanksTest {
     // as it goes now it fails; at most it holds after something larger
     assertThat(
             Stream.concat(advice.remarks().stream(), advice.today().why().stream())
-                .map(Advice.Reason::kind))
-        .containsAnyOf(Advice.Kind.HABIT_FAILS, Advice.Kind.HABIT_HOLDS_THEN)
-        .doesNotContain(Advice.Kind.HABIT_HOLDS);
+                .map(Reason::kind))
+        .containsAnyOf(Reason.Kind.HABIT_FAILS, Reason.Kind.HABIT_HOLDS_THEN)
+        .doesNotContain(Reason.Kind.HABIT_HOLDS);
     assertThat(advice.recommended()).isPresent();
   }
 

@@ -1,0 +1,45 @@
+package org.umberline.core.planning;
+
+/**
+ * What was found for one interval.
+ *
+ * @param limit why there is none
+ * @param start day ahead of the routine's first change, or {@link ChangeSearch#TODAY}
+ * @param catchUps changes of {@code catchUpFraction} before it, one a day from today on
+ * @param from day ahead from which the promise is judged
+ * @param lasts false where it holds only until the next tests tell more
+ */
+record Found(
+    double everyDays,
+    boolean feasible,
+    BindingLimit limit,
+    double fraction,
+    int start,
+    int catchUps,
+    double catchUpFraction,
+    int from,
+    boolean lasts) {
+
+  static Found none(double everyDays, BindingLimit limit) {
+    return new Found(everyDays, false, limit, 0, ChangeSearch.TODAY, 0, 0, 0, false);
+  }
+
+  /** A routine with nothing before it. */
+  static Found routine(double everyDays, double fraction, int start, int from) {
+    return new Found(everyDays, true, BindingLimit.NONE, fraction, start, 0, 0, from, true);
+  }
+
+  Found startingOn(int day) {
+    return new Found(
+        everyDays, feasible, limit, fraction, day, catchUps, catchUpFraction, from, lasts);
+  }
+
+  Found after(int times, double first) {
+    return new Found(everyDays, feasible, limit, fraction, start, times, first, from, lasts);
+  }
+
+  Found forNow() {
+    return new Found(
+        everyDays, feasible, limit, fraction, start, catchUps, catchUpFraction, from, false);
+  }
+}
