@@ -1,15 +1,7 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
   import type { Balance, Outlook, Schemas } from '../api/client';
-  import {
-    addDays,
-    daysBetween,
-    interval,
-    longDay,
-    nearDay,
-    percent,
-    timesInTen,
-  } from '../lib/words';
+  import { daysBetween, interval, longDay, nearDay, percent, timesInTen } from '../lib/words';
   import { drawn, level, volume } from '../lib/units.svelte';
   import { said } from '../lib/said';
   import Handle from './Handle.svelte';

@@ -54,7 +54,6 @@
   onDestroy(() => (gone = true));
 
   let read = $derived(taken.values.filter((value): value is number => value !== null));
-  let wait = $derived(test.steps.find((step) => step.minutes !== undefined));
 
   export function startTimer() {
     timer?.start();

@@ -33,6 +33,12 @@ export function clock(instant: string): Date {
   return new Date(`${local.length === 16 ? local + ':00' : local}Z`);
 }
 
+/** The day of an instant by the reader's own clock, ISO: for what belongs to no tank. */
+export function ownDay(instant: string): string {
+  const local = new Date(instant);
+  return new Date(local.getTime() - local.getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
+}
+
 export function daysBetween(from: string, to: string): number {
   return Math.round((dayStart(to).getTime() - dayStart(from).getTime()) / DAY_MS);
 }

@@ -4,7 +4,8 @@
   import { untilAnswered } from '../lib/connection.svelte';
   import { loadTanks, tanks } from '../lib/tanks.svelte';
   import { show } from '../lib/toast.svelte';
-  import { longDay } from '../lib/words';
+  import TextLine from '../lib/TextLine.svelte';
+  import { longDay, ownDay } from '../lib/words';
   import { deviceName } from '../lib/devices';
 
   let { onsignedout, onstayed }: { onsignedout: () => void; onstayed: () => void } = $props();
@@ -29,7 +30,7 @@
     void loadTanks();
   });
 
-  const day = (instant: string) => longDay(instant.slice(0, 10), '');
+  const day = (instant: string) => longDay(ownDay(instant), '');
   const time = (instant: string) => new Date(instant).toTimeString().slice(0, 5);
 
   type Answer = { response: Response; error?: { detail?: string } };
@@ -156,28 +157,22 @@
 
     <h2 class="mt-6 font-serif text-lg">Password</h2>
     <form class="flex flex-wrap items-end gap-x-5 gap-y-2" onsubmit={changePassword}>
-      <label class="flex flex-col"
-        ><span class="text-neutral">Present</span><input
-          class="border-base-content/50 h-11 w-56 border-b bg-transparent"
-          type="password"
-          autocomplete="current-password"
-          required
-          bind:value={present}
-          data-testid="present-password"
-        /></label
-      >
-      <label class="flex flex-col"
-        ><span class="text-neutral">New, 10 characters or more</span><input
-          class="border-base-content/50 h-11 w-56 border-b bg-transparent"
-          type="password"
-          autocomplete="new-password"
-          minlength="10"
-          maxlength="200"
-          required
-          bind:value={wanted}
-          data-testid="new-password"
-        /></label
-      >
+      <TextLine
+        label="Present"
+        type="password"
+        autocomplete="current-password"
+        bind:value={present}
+        data-testid="present-password"
+      />
+      <TextLine
+        label="New, 10 characters or more"
+        type="password"
+        autocomplete="new-password"
+        minlength={10}
+        maxlength={200}
+        bind:value={wanted}
+        data-testid="new-password"
+      />
       <button
         class="min-h-11 font-semibold underline underline-offset-4"
         data-testid="change-password">Change it</button
@@ -230,23 +225,13 @@
           stays.
         </p>
         <form class="flex flex-wrap items-end gap-x-5 gap-y-2" onsubmit={leave}>
-          <label class="flex flex-col"
-            ><span class="text-neutral">Your name, once more</span><input
-              class="border-base-content/50 h-11 w-56 border-b bg-transparent"
-              autocomplete="off"
-              required
-              bind:value={name}
-            /></label
-          >
-          <label class="flex flex-col"
-            ><span class="text-neutral">Password</span><input
-              class="border-base-content/50 h-11 w-56 border-b bg-transparent"
-              type="password"
-              autocomplete="current-password"
-              required
-              bind:value={password}
-            /></label
-          >
+          <TextLine label="Your name, once more" autocomplete="off" bind:value={name} />
+          <TextLine
+            label="Password"
+            type="password"
+            autocomplete="current-password"
+            bind:value={password}
+          />
           <button class="text-error min-h-11 font-semibold underline underline-offset-4"
             >Delete the account</button
           >

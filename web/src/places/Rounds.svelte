@@ -8,7 +8,7 @@
   import { drawn, volume } from '../lib/units.svelte';
   import { said } from '../lib/said';
   import { loadTanks, tanks } from '../lib/tanks.svelte';
-  import { addDays, longDay, nearDay, percent, shortDay, timesInTen } from '../lib/words';
+  import { addDays, longDay, nearDay, percent, shortDay } from '../lib/words';
   import LevelStrip from '../lib/LevelStrip.svelte';
 
   let { onsignedout }: { onsignedout: () => void } = $props();

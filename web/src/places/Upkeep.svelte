@@ -6,7 +6,7 @@
   import { said } from '../lib/said';
   import Sheet from '../lib/Sheet.svelte';
   import { show } from '../lib/toast.svelte';
-  import { longDay, nearDay, percent, sayDays, shortDay } from '../lib/words';
+  import { longDay, nearDay, sayDays, shortDay } from '../lib/words';
   import Absence from '../upkeep/Absence.svelte';
   import Band from '../upkeep/Band.svelte';
   import Calendar from '../upkeep/Calendar.svelte';

@@ -5,9 +5,7 @@ import java.time.OffsetDateTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import org.umberline.core.quantity.Ammonia;
 import org.umberline.core.quantity.Nitrate;
@@ -33,7 +31,6 @@ import org.umberline.core.tank.Livestock;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.PlantKind;
 import org.umberline.core.tank.PlantStand;
-import org.umberline.core.tank.Qualifier;
 import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.SourceWater;
 import org.umberline.core.tank.Span;
@@ -53,13 +50,11 @@ public final class TankFileReader {
   /** Share of solids a mechanical filter catches a day when none is given. From memory. */
   private static final double DEFAULT_CAPTURE = 0.3;
 
-  /** Share of waste a skimmer takes a day when none is given (science.md 4). From memory. */
+  /** Share of waste a skimmer takes a day when none is given. From memory. */
   private static final double DEFAULT_SKIMMING = 0.2;
 
-  /** mg P per g of adsorber when none is given (science.md 4). From memory. */
+  /** mg P per g of adsorber when none is given. From memory. */
   private static final double DEFAULT_ADSORBER_CAPACITY = 6;
-
-  private static final double DEFAULT_CORPSE_HOURS = 24;
 
   /**
    * A tank whose start is not told has run for so long before its file mentions anything. Chosen.
@@ -67,9 +62,7 @@ public final class TankFileReader {
   private static final int RUNNING_DAYS = 365;
 
   private final List<String> defaultsUsed = new ArrayList<>();
-  private final Map<String, Kit> kits = new HashMap<>();
   private LocalDate start;
-  private Blend changeWater = Blend.PURE;
 
   private TankFileReader() {}
 
@@ -96,7 +89,7 @@ public final class TankFileReader {
 
   /** An entry that {@link TankFileWriter#entry} wrote: it is whole, and no make-up is needed. */
   public static LogEntry entry(JsonNode written) {
-    return new TankFileReader().entry(new Node(written, "", new ArrayList<>()));
+    return new LogEntryReader(Blend.PURE, List.of()).read(new Node(written, "", new ArrayList<>()));
   }
 
   private TankFile build(JsonNode json) {
@@ -113,13 +106,13 @@ public final class TankFileReader {
     if (!tank.has("surfaceAreaCm2")) {
       tank.noted("surfaceAreaCm2", null);
     }
-    changeWater = file.has("changeWater") ? blend(file, "changeWater") : Blend.PURE;
+    Blend changeWater = file.has("changeWater") ? blend(file, "changeWater") : Blend.PURE;
     if (!file.has("changeWater")) {
       file.noted("changeWater", null);
     }
-    List<Kit> kitList = file.each("kits", this::kit);
-    kitList.forEach(kit -> kits.put(kit.id(), kit));
-    List<LogEntry> log = file.each("log", this::entry);
+    List<Kit> kitList = file.each("kits", TankFileReader::kit);
+    LogEntryReader entries = new LogEntryReader(changeWater, kitList);
+    List<LogEntry> log = file.each("log", entries::read);
     TankModel model =
         new TankModel(
             tank.text("name"),
@@ -263,7 +256,7 @@ public final class TankFileReader {
         w.maybeNumber("salinityPpt"));
   }
 
-  private static Blend blend(Node node, String key) {
+  static Blend blend(Node node, String key) {
     return new Blend(
         node.each(key, part -> new Blend.Part(part.text("water"), part.number("share"))));
   }
@@ -358,7 +351,7 @@ public final class TankFileReader {
     };
   }
 
-  private Kit kit(Node k) {
+  private static Kit kit(Node k) {
     Analyte analyte = k.term(Analyte.class, "analyte");
     KitMethod method = k.term(KitMethod.class, "method");
     return new Kit(
@@ -391,51 +384,5 @@ public final class TankFileReader {
             .orElse(start);
     LocalDate next = change.date("nextOn", lastChange.plusDays((long) Math.ceil(everyDays)));
     return Optional.of(new Routine(change.number("fraction"), everyDays, next));
-  }
-
-  private LogEntry entry(Node e) {
-    OffsetDateTime at = OffsetDateTime.parse(e.text("at"));
-    String note = e.maybeText("note").orElse("");
-    return switch (e.text("type")) {
-      case "test" -> test(e, at, note);
-      case "water-change" ->
-          new LogEntry.WaterChange(
-              at,
-              e.number("litres"),
-              e.has("water") ? blend(e, "water") : e.noted("water", changeWater),
-              e.number("siphonedShareOfBed", 0),
-              note);
-      case "clean" -> new LogEntry.Clean(at, e.text("export"), note);
-      case "renew" -> new LogEntry.Renew(at, e.text("export"), e.number("massG", 0), note);
-      case "harvest" -> new LogEntry.Harvest(at, e.text("plant"), e.number("wetMassG"), note);
-      case "dose" -> new LogEntry.Dose(at, e.text("fertiliser"), e.number("ml"), note);
-      case "death" ->
-          new LogEntry.Death(
-              at, e.number("massG"), e.number("removedAfterHours", DEFAULT_CORPSE_HOURS), note);
-      case "feed" -> new LogEntry.Feed(at, e.text("food"), e.number("grams"), note);
-      case "fast" -> new LogEntry.Fast(at, e.integer("days", 1), note);
-      default -> new LogEntry.Observation(at, e.text("sign"), e.integer("severity", 1), note);
-    };
-  }
-
-  private LogEntry.Test test(Node e, OffsetDateTime at, String note) {
-    Analyte analyte = e.term(Analyte.class, "analyte");
-    Optional<String> kit = e.maybeText("kit");
-    TestUnit unit =
-        e.maybeText("unit")
-            .flatMap(label -> TestUnit.find(analyte, label))
-            .orElseGet(
-                () ->
-                    e.noted(
-                        "unit", kit.map(id -> kits.get(id).unit()).orElse(analyte.standardUnit())));
-    return new LogEntry.Test(
-        at,
-        analyte,
-        e.number("value"),
-        unit,
-        kit,
-        // what nearly every test leaves out is no default worth telling
-        e.has("qualifier") ? e.term(Qualifier.class, "qualifier") : Qualifier.EQUAL,
-        note);
   }
 }

@@ -2,6 +2,7 @@ package org.umberline.core.tank;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.OffsetDateTime;
 import java.time.ZoneId;
 import java.util.Comparator;
 import java.util.List;
@@ -138,6 +139,11 @@ public record TankModel(
   /** The kit a test was read with, or what is assumed of an unnamed one. */
   public Kit kitOf(LogEntry.Test test) {
     return test.kit().map(this::kitById).orElseGet(() -> Kit.unnamed(test.analyte()));
+  }
+
+  /** When {@code entry} was, by the tank's clock. */
+  public OffsetDateTime timeOf(LogEntry entry) {
+    return entry.at().atZoneSameInstant(timeZone()).toOffsetDateTime();
   }
 
   /** The day of {@code instant} in the tank's time zone. */

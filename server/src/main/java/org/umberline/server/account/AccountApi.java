@@ -19,9 +19,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
-import org.umberline.server.account.AccountViews.AccountView;
-import org.umberline.server.account.AccountViews.DeletedTankView;
-import org.umberline.server.account.AccountViews.OpenSessionView;
 import org.umberline.server.keeper.Accounts;
 import org.umberline.server.keeper.KeeperEntity;
 import org.umberline.server.keeper.Sessions;
@@ -48,25 +45,15 @@ class AccountApi {
   }
 
   @GetMapping
-  AccountView account(@SignedIn.Keeper SignedIn keeper, HttpServletRequest request) {
+  AccountViews.Account account(@SignedIn.Keeper SignedIn keeper, HttpServletRequest request) {
     KeeperEntity known = accounts.of(keeper.keeperId());
-    return new AccountView(
+    return new AccountViews.Account(
         known.getSignInName(),
         known.getCreatedAt(),
         known.getLeavesAt(),
-        sessions.of(keeper.getUsername(), request.getSession().getId()).stream()
-            .map(
-                one ->
-                    new OpenSessionView(
-                        one.id(),
-                        one.since(),
-                        one.lastUsed(),
-                        one.address(),
-                        one.browser(),
-                        one.present()))
-            .toList(),
+        sessions.of(keeper.getUsername(), request.getSession().getId()),
         tanks.deleted(keeper.keeperId()).stream()
-            .map(tank -> new DeletedTankView(tank.id(), tank.name(), tank.goneAt()))
+            .map(tank -> new AccountViews.DeletedTank(tank.id(), tank.name(), tank.goneAt()))
             .toList());
   }
 

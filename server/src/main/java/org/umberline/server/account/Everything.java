@@ -5,12 +5,12 @@ import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.ZoneId;
 import java.util.List;
-import java.util.Locale;
 import java.util.UUID;
 import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.springframework.stereotype.Component;
+import org.umberline.server.http.Downloads;
 import org.umberline.server.photo.PhotoAlbum;
 import org.umberline.server.photo.Photos;
 import org.umberline.server.tank.TankRecords;
@@ -40,10 +40,11 @@ class Everything {
     try (ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
       for (TankRecords.Stored stored : all) {
         // two tanks may have one name
-        String folder = slug(stored.tank().name()) + "-" + stored.id().toString().substring(0, 8);
+        String name = Downloads.fileName(stored.tank());
+        String folder = name + "-" + stored.id().toString().substring(0, 8);
         put(
             zip,
-            folder + "/" + slug(stored.tank().name()) + ".umberline.json",
+            folder + "/" + name + ".umberline.json",
             TankFileWriter.write(stored.tank()).getBytes(StandardCharsets.UTF_8));
         put(
             zip,
@@ -69,10 +70,5 @@ class Everything {
     zip.putNextEntry(new ZipEntry(name));
     zip.write(content);
     zip.closeEntry();
-  }
-
-  private static String slug(String name) {
-    String slug = name.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "-");
-    return slug.isEmpty() ? "tank" : slug;
   }
 }

@@ -9,7 +9,6 @@ import org.umberline.core.planning.RoutineOutlook;
 import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.Stance;
 import org.umberline.core.tank.TankModel;
-import org.umberline.tankfile.Figures;
 import org.umberline.wording.AdviceWords;
 import org.umberline.wording.Phrase;
 
@@ -51,7 +50,7 @@ public final class AdviceMapper {
     return new AdviceViews.Today(
         today.verdict(),
         today.fraction().isPresent() ? today.fraction().getAsDouble() : null,
-        today.litres().isPresent() ? Figures.rounded(today.litres().getAsDouble()) : null,
+        today.litres().isPresent() ? today.litres().getAsDouble() : null,
         today.latestSafeDay().orElse(null),
         today.skipUntil().orElse(null),
         today.why().stream()
@@ -64,7 +63,7 @@ public final class AdviceMapper {
             .findFirst()
             .orElse(null),
         today.ifWaiting().map(Advice.Waiting::until).orElse(null),
-        today.ifWaiting().map(w -> Figures.rounded(w.chance())).orElse(null),
+        today.ifWaiting().map(w -> w.chance()).orElse(null),
         reasons(today.why(), words),
         reasons(advice.remarks(), words));
   }
@@ -83,7 +82,7 @@ public final class AdviceMapper {
 
   private static AdviceViews.Said said(Phrase.Part part) {
     if (part instanceof Phrase.Amount amount) {
-      return new AdviceViews.Said(null, Figures.rounded(amount.value()), amount.unit(), null);
+      return new AdviceViews.Said(null, amount.value(), amount.unit(), null);
     }
     if (part instanceof Phrase.Day day) {
       return new AdviceViews.Said(null, null, null, day.on());
@@ -103,10 +102,7 @@ public final class AdviceMapper {
 
   public static AdviceViews.RecoveryStep step(Advice.Step step) {
     return new AdviceViews.RecoveryStep(
-        step.on(),
-        step.fraction(),
-        Figures.rounded(step.litres()),
-        Figures.rounded(step.nitrateAfterMgL()));
+        step.on(), step.fraction(), step.litres(), step.nitrateAfterMgL());
   }
 
   /** The test that leads; null where none does. */
@@ -121,9 +117,6 @@ public final class AdviceMapper {
             .mapToDouble(Advice.Ask::settles)
             .findFirst()
             .orElse(0);
-    return new AdviceViews.TestFirst(
-        analyte,
-        Figures.rounded(outlook.chanceLeftAlone(NEXT_OCCASION_DAYS)),
-        Figures.rounded(settles));
+    return new AdviceViews.TestFirst(analyte, outlook.chanceLeftAlone(NEXT_OCCASION_DAYS), settles);
   }
 }

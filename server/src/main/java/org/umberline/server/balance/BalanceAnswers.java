@@ -26,7 +26,6 @@ import org.umberline.server.learning.Computations;
 import org.umberline.server.learning.Posteriors;
 import org.umberline.server.learning.Present;
 import org.umberline.server.tank.TankRecords.Stored;
-import org.umberline.tankfile.Figures;
 import org.umberline.tankfile.NotCounted;
 import org.umberline.wording.AdviceWords;
 
@@ -108,21 +107,21 @@ public class BalanceAnswers {
     Present now = advices.present(stored);
     OneOff once = now.advisor().oneOff(nutrient, targetMgL);
     return new AdviceViews.OneOff(
-        Figures.rounded(once.nowMgL()),
+        once.nowMgL(),
         once.targetMgL(),
-        Figures.rounded(once.sourceMgL()),
-        once.fraction().isPresent() ? Figures.rounded(once.fraction().getAsDouble()) : null,
+        once.sourceMgL(),
+        once.fraction().isPresent() ? once.fraction().getAsDouble() : null,
         once.series().size(),
-        Figures.rounded(once.litres()),
+        once.litres(),
         once.buckets(),
-        Figures.rounded(once.bestReachableMgL()),
+        once.bestReachableMgL(),
         once.with()
             .map(
                 with ->
                     new AdviceViews.OneOffBlend(
                         now.tank().waterById(with.water()).name(),
                         with.share(),
-                        Figures.rounded(with.fraction()),
+                        with.fraction(),
                         with.changes()))
             .orElse(null));
   }

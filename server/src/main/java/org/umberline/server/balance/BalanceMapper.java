@@ -19,7 +19,6 @@ import org.umberline.core.tank.TankModel;
 import org.umberline.server.learning.Present;
 import org.umberline.server.tank.TankRecords.Stored;
 import org.umberline.server.tank.TankViews;
-import org.umberline.tankfile.Figures;
 
 /** Puts what the core found into what the API sends. */
 public final class BalanceMapper {
@@ -43,7 +42,7 @@ public final class BalanceMapper {
             .mapToObj(time -> scenario.date((int) time))
             .filter(day -> !day.isAfter(now.today().plusDays(now.horizon())))
             .toList(),
-        Figures.rounded(outlook.probability(routine)),
+        outlook.probability(routine),
         outlook.holds(routine),
         binding.orElse(null),
         now.today().plusDays(now.horizon()),
@@ -66,27 +65,21 @@ public final class BalanceMapper {
 
   private static List<BalanceViews.FitDay> days(List<AmmoniaCourse.Day> course) {
     return course.stream()
-        .map(
-            day ->
-                new BalanceViews.FitDay(
-                    day.on(),
-                    Figures.rounded(day.p10()),
-                    Figures.rounded(day.p50()),
-                    Figures.rounded(day.p90())))
+        .map(day -> new BalanceViews.FitDay(day.on(), day.p10(), day.p50(), day.p90()))
         .toList();
   }
 
   public static BalanceViews.Measures measures(RoutineOutlook.Measures measures) {
     return new BalanceViews.Measures(
-        Figures.rounded(measures.probabilityWithinLines()),
-        Figures.rounded(measures.nitratePeakMgL()),
-        Figures.rounded(measures.nitrateTroughMgL()),
-        Figures.rounded(measures.nitratePeakMgL() - measures.nitrateTroughMgL()),
-        Figures.rounded(measures.phosphatePeakMgL()),
-        Figures.rounded(measures.phosphateTroughMgL()),
-        Figures.rounded(measures.litresPer28Days()),
-        Figures.rounded(measures.minutesPer28Days()),
-        Figures.rounded(measures.saltGramsPer28Days()));
+        measures.probabilityWithinLines(),
+        measures.nitratePeakMgL(),
+        measures.nitrateTroughMgL(),
+        measures.nitratePeakMgL() - measures.nitrateTroughMgL(),
+        measures.phosphatePeakMgL(),
+        measures.phosphateTroughMgL(),
+        measures.litresPer28Days(),
+        measures.minutesPer28Days(),
+        measures.saltGramsPer28Days());
   }
 
   public static TankViews.Tank tank(Stored stored, Present now) {
@@ -106,7 +99,7 @@ public final class BalanceMapper {
   public static BalanceViews.Routine routine(TankModel tank, Routine routine) {
     return new BalanceViews.Routine(
         routine.fraction(),
-        Figures.rounded(routine.fraction() * tank.netVolumeL()),
+        routine.fraction() * tank.netVolumeL(),
         routine.everyDays(),
         routine.nextOn());
   }
@@ -131,22 +124,17 @@ public final class BalanceMapper {
         .map(
             day ->
                 new BalanceViews.Band(
-                    day.on(),
-                    Figures.rounded(day.p10()),
-                    Figures.rounded(day.p25()),
-                    Figures.rounded(day.p50()),
-                    Figures.rounded(day.p75()),
-                    Figures.rounded(day.p90())))
+                    day.on(), day.p10(), day.p25(), day.p50(), day.p75(), day.p90()))
         .toList();
   }
 
   public static BalanceViews.Now now(Forecast forecast) {
     return new BalanceViews.Now(
-        Figures.rounded(forecast.now().p10()),
-        Figures.rounded(forecast.now().p25()),
-        Figures.rounded(forecast.now().p50()),
-        Figures.rounded(forecast.now().p75()),
-        Figures.rounded(forecast.now().p90()));
+        forecast.now().p10(),
+        forecast.now().p25(),
+        forecast.now().p50(),
+        forecast.now().p75(),
+        forecast.now().p90());
   }
 
   public static BalanceViews.Crossing crossing(Forecast forecast) {

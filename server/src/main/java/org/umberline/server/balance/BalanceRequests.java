@@ -10,6 +10,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
+import org.umberline.tankfile.FiguresModule.Exact;
 
 /** What the API takes of the balance. A constraint's message says what is allowed. */
 public final class BalanceRequests {
@@ -58,8 +59,8 @@ public final class BalanceRequests {
 
   public record LinesChange(
       @NotNull(message = "the tank's version") Integer version,
-      @NotNull(message = "a line") @jakarta.validation.Valid LineChange nitrate,
-      @NotNull(message = "a line") @jakarta.validation.Valid LineChange phosphate) {}
+      @NotNull(message = "a line") @Valid LineChange nitrate,
+      @NotNull(message = "a line") @Valid LineChange phosphate) {}
 
   /** What the server is to find for a routine that is tried. */
   public enum Solve {
@@ -73,7 +74,7 @@ public final class BalanceRequests {
       @NotNull(message = "what is tried") org.umberline.core.planning.Try.Kind kind,
       @NotNull(message = "an id, or nothing") @Size(max = 80, message = "up to 80 characters")
           String id,
-      @NotNull(message = "a number") Double amount) {}
+      @NotNull(message = "a number") @Exact Double amount) {}
 
   @Schema(
       description =
@@ -90,8 +91,8 @@ public final class BalanceRequests {
           @DecimalMax(value = "365", message = DAYS)
           Double everyDays,
       @Schema(nullable = true) LocalDate nextOn,
-      @Schema(nullable = true) @jakarta.validation.Valid LineChange nitrate,
-      @Schema(nullable = true) @jakarta.validation.Valid LineChange phosphate,
+      @Schema(nullable = true) @Valid LineChange nitrate,
+      @Schema(nullable = true) @Valid LineChange phosphate,
       @Schema(nullable = true) @Size(max = 40, message = "up to 40 tries")
           List<@NotNull(message = "something tried") @Valid Tried> tries) {
     @AssertTrue(message = "fraction, everyDays and nextOn together, or none of them")
@@ -105,5 +106,5 @@ public final class BalanceRequests {
   public record WhatIfToSave(
       @NotNull(message = "a name") @Size(min = 1, max = 80, message = "1 to 80 characters")
           String name,
-      @NotNull(message = "what is tried") @jakarta.validation.Valid Try tried) {}
+      @NotNull(message = "what is tried") @Valid Try tried) {}
 }

@@ -6,6 +6,7 @@ import java.time.OffsetDateTime;
 import java.util.List;
 import org.umberline.core.planning.BindingLimit;
 import org.umberline.server.tank.TankViews;
+import org.umberline.tankfile.FiguresModule.Exact;
 
 /**
  * What the API sends of the balance. Every number is in the unit its name or its neighbour says.
@@ -13,7 +14,8 @@ import org.umberline.server.tank.TankViews;
 public final class BalanceViews {
   private BalanceViews() {}
 
-  public record Routine(double fraction, double litres, double everyDays, LocalDate nextOn) {}
+  public record Routine(
+      @Exact double fraction, double litres, @Exact double everyDays, LocalDate nextOn) {}
 
   @Schema(description = "quantiles at the end of a day, mg/L of the ion")
   public record Band(LocalDate on, double p10, double p25, double p50, double p75, double p90) {}

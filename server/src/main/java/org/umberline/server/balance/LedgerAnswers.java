@@ -20,7 +20,6 @@ import org.umberline.server.learning.Computations;
 import org.umberline.server.learning.Posteriors;
 import org.umberline.server.learning.Present;
 import org.umberline.server.tank.TankRecords.Stored;
-import org.umberline.tankfile.Figures;
 
 /** The ledger as the page shows it: each line with its sum and what can be tried of it. */
 @Service
@@ -77,10 +76,7 @@ public class LedgerAnswers {
   }
 
   private static LedgerViews.Amount amount(Ledger.Amount amount) {
-    return new LedgerViews.Amount(
-        Figures.rounded(amount.mean()),
-        Figures.rounded(amount.low()),
-        Figures.rounded(amount.high()));
+    return new LedgerViews.Amount(amount.mean(), amount.low(), amount.high());
   }
 
   private static List<LedgerViews.LedgerLine> lines(
@@ -170,7 +166,7 @@ public class LedgerAnswers {
   }
 
   private static LedgerViews.Term term(String label, double value, String unit, String origin) {
-    return new LedgerViews.Term(label, Figures.rounded(value), unit, origin);
+    return new LedgerViews.Term(label, value, unit, origin);
   }
 
   // ---------------------------------------------------------------- tries

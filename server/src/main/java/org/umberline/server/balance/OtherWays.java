@@ -3,7 +3,6 @@ package org.umberline.server.balance;
 import org.umberline.core.planning.Advice;
 import org.umberline.core.planning.Background;
 import org.umberline.server.learning.Present;
-import org.umberline.tankfile.Figures;
 import org.umberline.wording.AdviceWords;
 
 /** What stands beside the advice: intervals, ways, what else helps. */
@@ -26,9 +25,9 @@ final class OtherWays {
                         option.fraction().isPresent() ? option.fraction().getAsDouble() : null,
                         option.feasible(),
                         option.bindingLimit(),
-                        Figures.rounded(option.probabilityWithinLines()),
+                        option.probabilityWithinLines(),
                         option.minutesPer28Days().isPresent()
-                            ? Figures.rounded(option.minutesPer28Days().getAsDouble())
+                            ? option.minutesPer28Days().getAsDouble()
                             : null))
             .toList(),
         advice.ways().stream()
@@ -41,10 +40,10 @@ final class OtherWays {
                         way.everyDays(),
                         way.startsOn(),
                         way.holds(),
-                        Figures.rounded(way.probabilityWithinLines()),
-                        Figures.rounded(way.litresPer28Days()),
-                        Figures.rounded(way.minutesPer28Days()),
-                        Figures.rounded(way.saltGramsPer28Days())))
+                        way.probabilityWithinLines(),
+                        way.litresPer28Days(),
+                        way.minutesPer28Days(),
+                        way.saltGramsPer28Days()))
             .toList(),
         advice.helps().stream()
             .map(
@@ -54,7 +53,7 @@ final class OtherWays {
                         AdviceMapper.said(words.levers(help)),
                         help.fraction().isPresent() ? help.fraction().getAsDouble() : null,
                         help.everyDays(),
-                        Figures.rounded(help.minutesPer28Days()),
+                        help.minutesPer28Days(),
                         help.tries().stream()
                             .map(t -> new BalanceRequests.Tried(t.kind(), t.id(), t.amount()))
                             .toList()))
@@ -64,19 +63,19 @@ final class OtherWays {
                 blend ->
                     new AdviceViews.BlendAdvice(
                         now.tank().waterById(blend.water()).name(),
-                        Figures.rounded(blend.share()),
-                        Figures.rounded(blend.fraction()),
+                        blend.share(),
+                        blend.fraction(),
                         blend.everyDays()))
             .toList(),
         background.dripLitresPerDay().isPresent()
-            ? Figures.rounded(background.dripLitresPerDay().getAsDouble())
+            ? background.dripLitresPerDay().getAsDouble()
             : null,
         new AdviceViews.NoChange(
             background.heldWithoutChange(),
-            Figures.rounded(background.netNitrogenMgPerDay()),
-            Figures.rounded(background.floatingPlantsGPerWeek()),
-            Figures.rounded(background.deepBedM2())),
-        Figures.rounded(background.waterNow().over90Days()),
-        Figures.rounded(background.alkalinityUsedDkhPerWeek()));
+            background.netNitrogenMgPerDay(),
+            background.floatingPlantsGPerWeek(),
+            background.deepBedM2()),
+        background.waterNow().over90Days(),
+        background.alkalinityUsedDkhPerWeek());
   }
 }

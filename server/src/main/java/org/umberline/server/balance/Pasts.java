@@ -9,7 +9,6 @@ import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.server.learning.Present;
-import org.umberline.tankfile.Figures;
 
 /** What was done and measured, beside what the balance makes of it. */
 final class Pasts {
@@ -24,12 +23,17 @@ final class Pasts {
       if (entry instanceof LogEntry.WaterChange change) {
         changes.add(
             new BalanceViews.ChangeMark(
-                change.at(), change.litres() / now.tank().netVolumeL(), change.litres()));
+                now.tank().timeOf(change),
+                change.litres() / now.tank().netVolumeL(),
+                change.litres()));
       } else {
         entry
             .accept(where)
             .ifPresent(
-                lane -> lanes.add(new BalanceViews.LaneMark(entry.at(), lane.name(), lane.text())));
+                lane ->
+                    lanes.add(
+                        new BalanceViews.LaneMark(
+                            now.tank().timeOf(entry), lane.name(), lane.text())));
       }
     }
     return new BalanceViews.Past(
@@ -57,9 +61,9 @@ final class Pasts {
       days.add(
           new BalanceViews.FitDay(
               now.posterior().scenario().date(day),
-              Figures.rounded(nutrient.ion(p10[day])),
-              Figures.rounded(nutrient.ion(p50[day])),
-              Figures.rounded(nutrient.ion(p90[day]))));
+              nutrient.ion(p10[day]),
+              nutrient.ion(p50[day]),
+              nutrient.ion(p90[day])));
     }
     return days;
   }
@@ -74,16 +78,14 @@ final class Pasts {
       TestLikelihood likelihood = reading.likelihood();
       marks.add(
           new BalanceViews.TestMark(
-              test.at(),
+              now.tank().timeOf(test),
               test.value(),
               test.unit().label(),
               likelihood.use().name().toLowerCase(Locale.ROOT),
-              Figures.rounded(test.standardValue()),
-              Figures.rounded(likelihood.lowest()),
-              Double.isInfinite(likelihood.highest())
-                  ? null
-                  : Figures.rounded(likelihood.highest()),
-              Figures.rounded(reading.modelled()),
+              test.standardValue(),
+              likelihood.lowest(),
+              Double.isInfinite(likelihood.highest()) ? null : likelihood.highest(),
+              reading.modelled(),
               reading.contradicts()));
     }
     return marks;

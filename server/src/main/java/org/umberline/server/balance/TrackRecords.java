@@ -29,7 +29,6 @@ import org.umberline.server.http.Refused;
 import org.umberline.server.learning.Posteriors;
 import org.umberline.server.learning.Present;
 import org.umberline.server.tank.TankRecords.Stored;
-import org.umberline.tankfile.Figures;
 
 /**
  * How past forecasts of a tank did. Each past test is forecast from what was known a fortnight
@@ -180,7 +179,9 @@ public class TrackRecords {
               scores(forecasts),
               forecasts.stream().map(f -> forecast(known, f)).toList(),
               stoodOut(now),
-              ChangeExperiment.of(now.posterior()).stream().map(TrackRecords::judged).toList());
+              ChangeExperiment.of(now.posterior()).stream()
+                  .map(change -> judged(now.tank(), change))
+                  .toList());
     } catch (CancellationException nobodyWaits) {
       job.cancelled = true;
     } catch (RuntimeException failure) {
@@ -199,10 +200,10 @@ public class TrackRecords {
             new TrackRecordViews.Score(
                 nutrient.term(),
                 score.tests(),
-                Figures.rounded(score.inside80()),
-                Figures.rounded(score.medianAbsoluteError()),
-                Figures.rounded(score.hold()),
-                Figures.rounded(score.slope())));
+                score.inside80(),
+                score.medianAbsoluteError(),
+                score.hold(),
+                score.slope()));
       }
     }
     return scores;
@@ -213,10 +214,10 @@ public class TrackRecords {
     return new TrackRecordViews.PastForecast(
         forecast.nutrient().term(),
         tank.dayOf(forecast.at()),
-        Figures.rounded(forecast.reading()),
-        Figures.rounded(forecast.p10()),
-        Figures.rounded(forecast.p50()),
-        Figures.rounded(forecast.p90()),
+        forecast.reading(),
+        forecast.p10(),
+        forecast.p50(),
+        forecast.p90(),
         forecast.inside80());
   }
 
@@ -228,10 +229,10 @@ public class TrackRecords {
         out.add(
             new TrackRecordViews.StoodOut(
                 test.analyte().term(),
-                test.at(),
+                now.tank().timeOf(test),
                 test.value(),
                 test.unit().label(),
-                Figures.rounded(reading.modelled()),
+                reading.modelled(),
                 "contradicts the rest of the log; what else was measured and done allows another"
                     + " level"));
       }
@@ -241,7 +242,7 @@ public class TrackRecords {
       out.add(
           new TrackRecordViews.StoodOut(
               test.analyte().term(),
-              test.at(),
+              now.tank().timeOf(test),
               test.value(),
               test.unit().label(),
               null,
@@ -250,19 +251,19 @@ public class TrackRecords {
     return out;
   }
 
-  private static TrackRecordViews.ChangeJudged judged(ChangeExperiment change) {
+  private static TrackRecordViews.ChangeJudged judged(TankModel tank, ChangeExperiment change) {
     double high = change.impliedVolumeL().high();
     return new TrackRecordViews.ChangeJudged(
-        change.at(),
-        Figures.rounded(change.fraction()),
-        Figures.rounded(change.expectedDrop()),
-        Figures.rounded(change.measuredDrop()),
+        change.at().atZoneSameInstant(tank.timeZone()).toOffsetDateTime(),
+        change.fraction(),
+        change.expectedDrop(),
+        change.measuredDrop(),
         change.asExpected(),
         change.explanations().stream().map(e -> e.name().toLowerCase()).sorted().toList(),
-        Figures.rounded(change.impliedSource().low()),
-        Figures.rounded(change.impliedSource().high()),
-        Figures.rounded(change.impliedVolumeL().low()),
-        Double.isInfinite(high) ? null : Figures.rounded(high));
+        change.impliedSource().low(),
+        change.impliedSource().high(),
+        change.impliedVolumeL().low(),
+        Double.isInfinite(high) ? null : high);
   }
 
   /** What was forecast at the end of {@code asOf}, given the changes made since. */

@@ -12,9 +12,9 @@ import org.umberline.server.learning.Advices;
 import org.umberline.server.learning.Computations;
 import org.umberline.server.learning.Posteriors;
 import org.umberline.server.learning.Present;
+import org.umberline.server.store.Documents;
 import org.umberline.server.tank.TankRecords.Stored;
 import org.umberline.server.tank.TankWrites;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Named what-ifs of a tank, and how they compare with what is done today. */
 @Service
@@ -26,7 +26,7 @@ public class WhatIfAnswers {
   private final Posteriors posteriors;
   private final Advices advices;
   private final TankWrites writes;
-  private final JsonMapper json;
+  private final Documents documents;
   private final Clock clock;
   private final Computations computations;
 
@@ -34,7 +34,7 @@ public class WhatIfAnswers {
       WhatIfs whatIfs,
       Posteriors posteriors,
       TankWrites writes,
-      JsonMapper json,
+      Documents documents,
       Clock clock,
       Computations computations,
       Advices advices) {
@@ -43,7 +43,7 @@ public class WhatIfAnswers {
     this.whatIfs = whatIfs;
     this.posteriors = posteriors;
     this.writes = writes;
-    this.json = json;
+    this.documents = documents;
     this.clock = clock;
   }
 
@@ -53,9 +53,9 @@ public class WhatIfAnswers {
    * @throws Refused when three are kept already, or something tried is not the tank's
    */
   public void save(Stored stored, UUID keeper, UUID id, BalanceRequests.WhatIfToSave request) {
-    computations.run(() -> measured(stored, request.tried()));
+    computations.run(() -> measured(stored, KeptWhatIf.of(request.tried())));
     String name = request.name().strip();
-    String body = json.writeValueAsString(request.tried());
+    String body = documents.write(KeptWhatIf.of(request.tried()));
     writes.write(
         stored.id(),
         keeper,
@@ -104,21 +104,21 @@ public class WhatIfAnswers {
   }
 
   private WhatIfViews.SavedWhatIf view(Stored stored, WhatIfEntity entity) {
-    BalanceRequests.Try tried = json.readValue(entity.getBody(), BalanceRequests.Try.class);
+    KeptWhatIf tried = documents.read(entity.getBody(), KeptWhatIf.class);
     Measured measured = measured(stored, tried);
     return new WhatIfViews.SavedWhatIf(
         entity.getId(),
         entity.getName(),
-        tried.tries() == null ? List.of() : tried.tries(),
+        tried.asTried(),
         measured.routine.map(r -> BalanceMapper.routine(stored.tank(), r)).orElse(null),
         measured.measures);
   }
 
   private record Measured(Optional<Routine> routine, BalanceViews.Measures measures) {}
 
-  private Measured measured(Stored stored, BalanceRequests.Try tried) {
+  private Measured measured(Stored stored, KeptWhatIf tried) {
     Present now =
-        TriedLines.applied(posteriors.present(stored, stored.tank().lines()), tried.tries());
+        TriedLines.applied(posteriors.present(stored, stored.tank().lines()), tried.asTried());
     RoutineOutlook outlook = advices.outlook(stored, now);
     Optional<Routine> routine =
         tried.fraction() == null

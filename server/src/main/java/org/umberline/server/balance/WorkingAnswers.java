@@ -20,7 +20,6 @@ import org.umberline.server.learning.Computations;
 import org.umberline.server.learning.Posteriors;
 import org.umberline.server.learning.Present;
 import org.umberline.server.tank.TankRecords.Stored;
-import org.umberline.tankfile.Figures;
 
 /** How each stated number comes about, in sums a keeper can check with a pencil. */
 @Service
@@ -75,7 +74,7 @@ public class WorkingAnswers {
         numbers,
         now.posterior().unknowns().stream().map(WorkingAnswers::unknown).toList(),
         entries(now),
-        Figures.rounded(now.posterior().effectiveSamples()));
+        now.posterior().effectiveSamples());
   }
 
   private static WorkingViews.Workings litres(TankModel tank, BalanceViews.Routine routine) {
@@ -208,19 +207,18 @@ public class WorkingAnswers {
   }
 
   private static LedgerViews.Term term(String label, double value, String unit, String origin) {
-    return new LedgerViews.Term(
-        label, Double.isFinite(value) ? Figures.rounded(value) : null, unit, origin);
+    return new LedgerViews.Term(label, Double.isFinite(value) ? value : null, unit, origin);
   }
 
   private static WorkingViews.Unknown unknown(Posterior.Unknown unknown) {
     return new WorkingViews.Unknown(
         unknown.name(),
-        Figures.rounded(unknown.prior().p10()),
-        Figures.rounded(unknown.prior().p50()),
-        Figures.rounded(unknown.prior().p90()),
-        Figures.rounded(unknown.posterior().p10()),
-        Figures.rounded(unknown.posterior().p50()),
-        Figures.rounded(unknown.posterior().p90()));
+        unknown.prior().p10(),
+        unknown.prior().p50(),
+        unknown.prior().p90(),
+        unknown.posterior().p10(),
+        unknown.posterior().p50(),
+        unknown.posterior().p90());
   }
 
   private static List<WorkingViews.UsedEntry> entries(Present now) {

@@ -173,7 +173,7 @@ public class BenchAnswers {
     }
     double[] sorted = levels.clone();
     Quantiles.sort(sorted);
-    return Figures.rounded(Quantiles.of(sorted, quantile) / unit.standardPerUnit());
+    return Quantiles.of(sorted, quantile) / unit.standardPerUnit();
   }
 
   private static String shelfNote(Care.Shelf shelf, TankModel tank, LocalDate today) {
@@ -263,18 +263,17 @@ public class BenchAnswers {
         unit.label(),
         Shorthand.words(test, tank),
         line,
-        Figures.rounded(reading.spread()),
+        reading.spread(),
         TestUnit.of(analyte).stream()
             .filter(other -> other != unit)
             .map(
                 other ->
                     new BenchViews.Figure(
-                        Figures.rounded(test.standardValue() / other.standardPerUnit()),
-                        other.label()))
+                        test.standardValue() / other.standardPerUnit(), other.label()))
             .toList(),
         surprise.map(Surprise::surprising).orElse(false),
-        surprise.map(s -> Figures.rounded(s.low() / unit.standardPerUnit())).orElse(null),
-        surprise.map(s -> Figures.rounded(s.high() / unit.standardPerUnit())).orElse(null));
+        surprise.map(s -> (s.low() / unit.standardPerUnit())).orElse(null),
+        surprise.map(s -> (s.high() / unit.standardPerUnit())).orElse(null));
   }
 
   /** The line of shorthand that notes it, with how it was come by. */
@@ -323,7 +322,7 @@ public class BenchAnswers {
       PhotometerLine.Measurement measured = photometer.measure(id, kit.analyte().term());
       Double value =
           measured.mgL().isPresent()
-              ? Figures.rounded(measured.mgL().getAsDouble() / kit.unit().standardPerUnit())
+              ? measured.mgL().getAsDouble() / kit.unit().standardPerUnit()
               : null;
       return new BenchViews.Measurement(
           measured.done() ? "done" : "measuring", value, measured.qualifier().term(), "");

@@ -14,7 +14,6 @@ import org.umberline.server.devices.FeederLine;
 import org.umberline.server.keeper.SignedIn;
 import org.umberline.server.learning.Computations;
 import org.umberline.server.tank.TankRecords;
-import org.umberline.tankfile.Figures;
 
 /** The testing bench, and the devices beside the tanks. */
 @RestController
@@ -70,9 +69,9 @@ class BenchApi {
           "",
           new BenchViews.FeederReport(
               report.portions(),
-              Figures.rounded(report.gramsAPortion()),
-              Figures.rounded(report.hopperG()),
-              Figures.rounded(report.litres()),
+              report.gramsAPortion(),
+              report.hopperG(),
+              report.litres(),
               report.faults()));
     } catch (DeviceTrouble trouble) {
       return new BenchViews.Feeder(true, trouble.getMessage(), null);

@@ -18,7 +18,6 @@ import org.umberline.server.http.Refused;
 import org.umberline.server.learning.Advices;
 import org.umberline.server.learning.Present;
 import org.umberline.server.tank.TankRecords.Stored;
-import org.umberline.tankfile.Figures;
 import org.umberline.wording.RunSheet;
 import org.umberline.wording.RunSheets;
 
@@ -75,7 +74,7 @@ public class ChangeAnswers {
         stored.id(),
         now.today(),
         sheet.fraction(),
-        Figures.rounded(sheet.litres()),
+        sheet.litres(),
         stored.tank().netVolumeL(),
         sheet.water().parts().stream()
             .map(
@@ -99,8 +98,7 @@ public class ChangeAnswers {
             moved("salinity", after.salinityBefore(), after.salinity(), "ppt"),
             new ChangeViews.Moved(
                 "alkalinity", number(after.alkalinityBefore()), number(after.alkalinity()), "dKH"),
-            new ChangeViews.Moved(
-                "ammonia from the tap", null, Figures.rounded(after.ammonia()), "mg/L NH3")),
+            new ChangeViews.Moved("ammonia from the tap", null, after.ammonia(), "mg/L NH3")),
         sheet.warnings().stream().map(AdviceMapper::said).toList(),
         sheet.cautions(),
         after
@@ -114,18 +112,18 @@ public class ChangeAnswers {
   }
 
   private static ChangeViews.Moved moved(String what, double before, double after, String unit) {
-    return new ChangeViews.Moved(what, Figures.rounded(before), Figures.rounded(after), unit);
+    return new ChangeViews.Moved(what, before, after, unit);
   }
 
   private static Double number(OptionalDouble value) {
-    return value.isPresent() ? Figures.rounded(value.getAsDouble()) : null;
+    return value.isPresent() ? value.getAsDouble() : null;
   }
 
   /** What mixed water still lacks by its measured salinity. */
   public ChangeViews.Salt salt(TankModel tank, ChangeRequests.Mixed request) {
     ChangeWater water = new ChangeWater(tank, tank.changeWater());
     return new ChangeViews.Salt(
-        Figures.rounded(water.saltG(request.litres(), request.measuredPpt())),
-        Figures.rounded(water.dilutionL(request.litres(), request.measuredPpt())));
+        water.saltG(request.litres(), request.measuredPpt()),
+        water.dilutionL(request.litres(), request.measuredPpt()));
   }
 }

@@ -1,5 +1,6 @@
 package org.umberline.server.http;
 
+import java.nio.charset.StandardCharsets;
 import java.util.Locale;
 import java.util.function.Function;
 import org.springframework.http.ContentDisposition;
@@ -15,13 +16,21 @@ public final class Downloads {
   /** The file {@code <tank>-<name>} or {@code <tank>.<name>} where the name is only an ending. */
   public static <T> ResponseEntity<T> of(
       TankModel tank, String name, String type, Function<TankModel, T> content) {
-    String slug = tank.name().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-");
-    String whole = slug + (name.startsWith(".") ? "" : "-") + name;
+    String whole = fileName(tank) + (name.startsWith(".") ? "" : "-") + name;
     return ResponseEntity.ok()
         .contentType(MediaType.parseMediaType(type))
         .header(
             HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment().filename(whole).build().toString())
+            ContentDisposition.attachment()
+                .filename(whole, StandardCharsets.UTF_8)
+                .build()
+                .toString())
         .body(content.apply(tank));
+  }
+
+  /** The tank's name as part of a file's. */
+  public static String fileName(TankModel tank) {
+    String plain = tank.name().toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "-");
+    return plain.replaceAll("^-|-$", "").isEmpty() ? "tank" : plain;
   }
 }

@@ -1,5 +1,6 @@
 package org.umberline.server.keeper;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpSession;
 import java.time.Instant;
@@ -30,7 +31,8 @@ public class Sessions {
    * @param id tells it from the others; its own secret is told to nobody
    * @param browser what the browser says of itself
    */
-  public record Open(
+  @Schema(description = "where the keeper is signed in")
+  public record OpenSession(
       String id,
       Instant since,
       Instant lastUsed,
@@ -49,19 +51,19 @@ public class Sessions {
   }
 
   /** All sessions of a keeper, the latest used first. */
-  public List<Open> of(String name, String present) {
+  public List<OpenSession> of(String name, String present) {
     return repository.findByPrincipalName(name).values().stream()
         .filter(session -> !session.isExpired())
         .map(
             session ->
-                new Open(
+                new OpenSession(
                     told(session.getId()),
                     session.getCreationTime(),
                     session.getLastAccessedTime(),
                     session.getAttributeOrDefault(ADDRESS, ""),
                     session.getAttributeOrDefault(BROWSER, ""),
                     session.getId().equals(present)))
-        .sorted(Comparator.comparing(Open::lastUsed).reversed())
+        .sorted(Comparator.comparing(OpenSession::lastUsed).reversed())
         .toList();
   }
 

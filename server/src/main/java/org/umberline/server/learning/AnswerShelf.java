@@ -10,6 +10,7 @@ import org.springframework.stereotype.Component;
 import org.umberline.server.store.Hashes;
 import org.umberline.server.store.Transactions;
 import tools.jackson.core.JacksonException;
+import tools.jackson.databind.cfg.DateTimeFeature;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -30,7 +31,8 @@ public class AnswerShelf {
       KeptAnswers answers, Transactions transactions, JsonMapper json, BuildProperties build) {
     this.answers = answers;
     this.transactions = transactions;
-    this.json = json;
+    // instants keep the offset they were said with
+    this.json = json.rebuild().disable(DateTimeFeature.ADJUST_DATES_TO_CONTEXT_TIME_ZONE).build();
     this.build = build.getVersion() + " " + build.getTime();
   }
 

@@ -28,10 +28,12 @@ import org.umberline.tankfile.shorthand.Reading;
 class LogApi {
   private final TankRecords tanks;
   private final LogRecords log;
+  private final Standing standing;
   private final LogBook book;
   private final TestTables tables;
 
-  LogApi(TankRecords tanks, LogRecords log, LogBook book, TestTables tables) {
+  LogApi(TankRecords tanks, LogRecords log, Standing standing, LogBook book, TestTables tables) {
+    this.standing = standing;
     this.tanks = tanks;
     this.log = log;
     this.book = book;
@@ -70,7 +72,7 @@ class LogApi {
       @PathVariable UUID id,
       @PathVariable UUID line,
       @Valid @RequestBody LogRequests.Withdrawal request) {
-    log.setWithdrawn(id, keeper.keeperId(), line, request.withdrawn());
+    standing.setWithdrawn(id, keeper.keeperId(), line, request.withdrawn());
   }
 
   /** Withdraws one entry, or puts it back. */
@@ -81,7 +83,7 @@ class LogApi {
       @PathVariable UUID id,
       @PathVariable UUID entry,
       @Valid @RequestBody LogRequests.Withdrawal request) {
-    log.setEntryWithdrawn(id, keeper.keeperId(), entry, request.withdrawn());
+    standing.setEntryWithdrawn(id, keeper.keeperId(), entry, request.withdrawn());
   }
 
   /** Puts a line in the place of an entry. */

@@ -157,7 +157,7 @@ public class LogBook {
     return new LogViews.LogEntry(
         row.getId(),
         row.getLineId(),
-        entry.at().atZoneSameInstant(tank.timeZone()).toOffsetDateTime(),
+        tank.timeOf(entry),
         day,
         written.path("type").asString(),
         Shorthand.words(entry, tank),

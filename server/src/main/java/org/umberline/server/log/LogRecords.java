@@ -9,7 +9,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
@@ -22,18 +21,13 @@ import org.umberline.server.tank.TankRecords;
 import org.umberline.server.tank.TankRecords.WordsOf;
 import org.umberline.server.tank.TankWrites;
 import org.umberline.server.tank.Tanks;
-import org.umberline.tankfile.TankFileReader;
 import org.umberline.tankfile.shorthand.Addressing;
 import org.umberline.tankfile.shorthand.Completions;
 import org.umberline.tankfile.shorthand.Household;
 import org.umberline.tankfile.shorthand.Reading;
 import org.umberline.tankfile.shorthand.Shorthand;
-import tools.jackson.databind.json.JsonMapper;
 
-/**
- * The log of a tank as it is written: lines are added once, corrected, taken out and put back. Of
- * an entry and the lines that correct it only one ever stands.
- */
+/** The log of a tank as it is written: lines are added once, and corrected. */
 @Service
 public class LogRecords {
   /** How far a client's clock may be ahead of the server's. */
@@ -53,8 +47,8 @@ public class LogRecords {
   private final LogLines lines;
   private final LogEntries entries;
   private final StoredLog stored;
+  private final Standing standing;
   private final TankWrites writes;
-  private final JsonMapper json;
   private final Clock clock;
 
   LogRecords(
@@ -63,16 +57,16 @@ public class LogRecords {
       LogLines lines,
       LogEntries entries,
       StoredLog stored,
+      Standing standing,
       TankWrites writes,
-      JsonMapper json,
       Clock clock) {
     this.records = records;
     this.tanks = tanks;
     this.lines = lines;
     this.entries = entries;
     this.stored = stored;
+    this.standing = standing;
     this.writes = writes;
-    this.json = json;
     this.clock = clock;
   }
 
@@ -256,7 +250,7 @@ public class LogRecords {
         line,
         typedAt,
         (tank, reading) -> {
-          LogEntryEntity entry = entry(id, entryId);
+          LogEntryEntity entry = standing.entry(id, entryId);
           var known = lines.findById(lineId);
           if (known.isPresent()) {
             if (!known.get().getTankId().equals(id)
@@ -265,12 +259,12 @@ public class LogRecords {
               throw writes.taken(known.get().getTankId(), keeper);
             }
             if (known.get().isWithdrawn()) {
-              throw stands(tank, entry);
+              throw standing.refusal(tank, entry);
             }
             return new Recorded(id, lineId, reading.understood(), true);
           }
-          if (!isStanding(entry)) {
-            throw stands(tank, entry);
+          if (!standing.is(entry)) {
+            throw standing.refusal(tank, entry);
           }
           requireWhole(line, reading);
           Recorded recorded =
@@ -282,154 +276,6 @@ public class LogRecords {
           entry.withdraw(clock.instant(), keeper, lineId);
           entries.saveAndFlush(entry);
           return recorded;
-        });
-  }
-
-  private LogEntryEntity entry(UUID tank, UUID entry) {
-    return entries.findByIdAndTankId(entry, tank).orElseThrow(() -> Refused.notFound("entry"));
-  }
-
-  private boolean isStanding(LogEntryEntity entry) {
-    return !entry.isWithdrawn()
-        && (entry.getLineId() == null
-            || lines.findById(entry.getLineId()).filter(LogLineEntity::isWithdrawn).isEmpty());
-  }
-
-  /** Whatever stands of an entry and all that ever corrected it. */
-  private List<LogEntryEntity> standingFor(LogEntryEntity entry) {
-    List<LogEntryEntity> standing = new ArrayList<>();
-    if (isStanding(entry)) {
-      standing.add(entry);
-    }
-    for (LogLineEntity line : lines.findByCorrects(entry.getId())) {
-      for (LogEntryEntity correction : entries.findByLineIdOrderByPlace(line.getId())) {
-        standing.addAll(standingFor(correction));
-      }
-    }
-    return standing;
-  }
-
-  private Refused stands(TankEntity tank, LogEntryEntity entry) {
-    TankModel words = records.wordsOf(tank);
-    String standing =
-        standingFor(entry).stream()
-            .map(row -> Shorthand.words(TankFileReader.entry(json.readTree(row.getEntry())), words))
-            .collect(Collectors.joining("; "));
-    return Refused.conflict(
-        "The entry was changed meanwhile. "
-            + (standing.isEmpty() ? "Nothing stands in its place" : "What stands now: " + standing)
-            + ". Nothing was saved.");
-  }
-
-  /** The entry that the line of {@code entry} corrects. */
-  private Optional<LogEntryEntity> corrected(UUID line) {
-    return Optional.ofNullable(line)
-        .flatMap(lines::findById)
-        .map(LogLineEntity::getCorrects)
-        .flatMap(entries::findById);
-  }
-
-  /** Takes one entry out, or puts it back; saying the same again changes nothing. */
-  public void setEntryWithdrawn(UUID id, UUID keeper, UUID entryId, boolean withdrawn) {
-    changing(
-        id,
-        keeper,
-        tank -> {
-          LogEntryEntity entry = entry(id, entryId);
-          if (withdrawn != isStanding(entry)) {
-            return false;
-          }
-          if (withdrawn) {
-            entry.withdraw(clock.instant(), keeper, null);
-          } else {
-            requireRoomFor(tank, entry);
-            // what went with its whole line comes back with it
-            Optional.ofNullable(entry.getLineId())
-                .flatMap(lines::findById)
-                .filter(LogLineEntity::isWithdrawn)
-                .ifPresent(
-                    line -> {
-                      line.putBack();
-                      lines.saveAndFlush(line);
-                    });
-            entry.putBack();
-          }
-          entries.saveAndFlush(entry);
-          return true;
-        });
-  }
-
-  /**
-   * An entry comes back only while nothing stands in its place: neither a correction of it nor the
-   * entry that its own line corrects, or another correction of that.
-   */
-  private void requireRoomFor(TankEntity tank, LogEntryEntity entry) {
-    boolean correctedNow =
-        lines.findByCorrects(entry.getId()).stream()
-            .flatMap(line -> entries.findByLineIdOrderByPlace(line.getId()).stream())
-            .anyMatch(correction -> !standingFor(correction).isEmpty());
-    if (correctedNow) {
-      throw stands(tank, entry);
-    }
-    requireRoomForLine(tank, entry.getLineId());
-  }
-
-  private void requireRoomForLine(TankEntity tank, UUID line) {
-    corrected(line)
-        .ifPresent(
-            original -> {
-              boolean taken =
-                  standingFor(original).stream().anyMatch(row -> !line.equals(row.getLineId()));
-              if (taken) {
-                throw stands(tank, original);
-              }
-            });
-  }
-
-  /** Takes a line out, or puts it back; saying the same again changes nothing. */
-  public void setWithdrawn(UUID id, UUID keeper, UUID lineId, boolean withdrawn) {
-    changing(
-        id,
-        keeper,
-        tank -> {
-          LogLineEntity line =
-              lines.findByIdAndTankId(lineId, id).orElseThrow(() -> Refused.notFound("line"));
-          if (line.isWithdrawn() == withdrawn) {
-            return false;
-          }
-          if (withdrawn) {
-            for (LogEntryEntity own : entries.findByLineIdOrderByPlace(lineId)) {
-              if (standingFor(own).stream().anyMatch(row -> !lineId.equals(row.getLineId()))) {
-                throw stands(tank, own);
-              }
-            }
-            line.withdraw(clock.instant(), keeper);
-            entries.findByReplacedBy(lineId).forEach(LogEntryEntity::putBack);
-          } else {
-            // the entry it corrects stands again since; it makes room, other corrections do not
-            LogEntryEntity original = corrected(lineId).orElse(null);
-            if (original != null && isStanding(original)) {
-              original.withdraw(clock.instant(), keeper, lineId);
-              entries.saveAndFlush(original);
-            }
-            requireRoomForLine(tank, lineId);
-            line.putBack();
-          }
-          lines.saveAndFlush(line);
-          return true;
-        });
-  }
-
-  private void changing(UUID id, UUID keeper, Function<TankEntity, Boolean> change) {
-    writes.write(
-        id,
-        keeper,
-        tank -> {
-          boolean changed = change.apply(tank);
-          if (changed) {
-            tanks.logChanged(id);
-          }
-          return changed;
         });
   }
 }

@@ -3,6 +3,7 @@ package org.umberline.server.makeup;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import org.umberline.server.balance.LedgerViews;
+import org.umberline.tankfile.FiguresModule.Exact;
 
 /**
  * What the API sends of closed lists and units. Every number is in the unit its name or its
@@ -31,5 +32,5 @@ public final class ListViews {
 
   public record Quantity(String name, List<UnitChoice> units) {}
 
-  public record UnitChoice(String label, double factor, double offset) {}
+  public record UnitChoice(String label, @Exact double factor, @Exact double offset) {}
 }

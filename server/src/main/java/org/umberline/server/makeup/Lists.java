@@ -15,7 +15,6 @@ import org.umberline.core.tank.PlantKind;
 import org.umberline.core.tank.TestUnit;
 import org.umberline.core.tank.WayOfKeeping;
 import org.umberline.server.balance.LedgerViews;
-import org.umberline.tankfile.Figures;
 
 /** Closed lists with the figures behind them, and the units numbers may be shown in. */
 public final class Lists {
@@ -70,8 +69,7 @@ public final class Lists {
   }
 
   private static LedgerViews.Term term(String label, double value, String unit) {
-    return new LedgerViews.Term(
-        label, Figures.rounded(value), unit, "common practice or from memory");
+    return new LedgerViews.Term(label, value, unit, "common practice or from memory");
   }
 
   /** Units to show numbers in; {@code chosen} is what the keeper chose, as the page keeps it. */

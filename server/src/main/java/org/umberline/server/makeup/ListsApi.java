@@ -18,7 +18,6 @@ import org.umberline.server.http.Refused;
 import org.umberline.server.keeper.Keepers;
 import org.umberline.server.keeper.SignedIn;
 import org.umberline.server.store.Transactions;
-import org.umberline.tankfile.Figures;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -87,7 +86,7 @@ class ListsApi {
 
   private static ListViews.Number litres(DoubleSupplier sum) {
     try {
-      return new ListViews.Number(Figures.rounded(sum.getAsDouble()), "L");
+      return new ListViews.Number(sum.getAsDouble(), "L");
     } catch (IllegalArgumentException impossible) {
       throw Refused.field("measures", impossible.getMessage(), "measures that can be");
     }
@@ -107,6 +106,6 @@ class ListsApi {
                         Arrays.stream(BodyShape.values())
                             .map(BodyShape::term)
                             .collect(Collectors.joining(", "))));
-    return new ListViews.Number(Figures.rounded(shape.massG(body.lengthCm())), "g");
+    return new ListViews.Number(shape.massG(body.lengthCm()), "g");
   }
 }

@@ -20,7 +20,6 @@ import org.umberline.server.learning.Advices;
 import org.umberline.server.learning.Posteriors;
 import org.umberline.server.learning.Present;
 import org.umberline.server.tank.TankRecords.Stored;
-import org.umberline.tankfile.Figures;
 
 /** Answers for Make-up. */
 @Service
@@ -54,8 +53,8 @@ public class MakeUpAnswers {
                     new MakeUpViews.PaperEntry(
                         entry.kind(),
                         entry.id(),
-                        Figures.rounded(entry.nitrogenMgPerDay()),
-                        Figures.rounded(entry.phosphorusMgPerDay())))
+                        entry.nitrogenMgPerDay(),
+                        entry.phosphorusMgPerDay()))
             .toList(),
         BalanceMapper.now(nitrate),
         BalanceMapper.now(phosphate),
@@ -63,7 +62,7 @@ public class MakeUpAnswers {
         routine.map(r -> BalanceMapper.routine(now.tank(), r)).orElse(null),
         BalanceMapper.crossing(nitrate),
         BalanceMapper.crossing(phosphate),
-        Figures.rounded(outlook.probability(routine)));
+        outlook.probability(routine));
   }
 
   /** The net volume that past changes speak for. */
@@ -75,10 +74,8 @@ public class MakeUpAnswers {
                 new MakeUpViews.ImpliedVolume(
                     implied.changes(),
                     implied.agreeing(),
-                    Figures.rounded(implied.range().low()),
-                    Double.isInfinite(implied.range().high())
-                        ? null
-                        : Figures.rounded(implied.range().high())))
+                    implied.range().low(),
+                    Double.isInfinite(implied.range().high()) ? null : implied.range().high()))
         .orElse(new MakeUpViews.ImpliedVolume(0, 0, null, null));
   }
 }

@@ -12,6 +12,7 @@ import org.springframework.stereotype.Service;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.upkeep.Care;
 import org.umberline.server.http.Refused;
+import org.umberline.server.store.Documents;
 import org.umberline.server.store.Hashes;
 import org.umberline.server.store.Transactions;
 import org.umberline.tankfile.TankFile;
@@ -55,6 +56,7 @@ public class TankRecords {
   private final Transactions transactions;
   private final TankWrites writes;
   private final JsonMapper json;
+  private final Documents documents;
   private final Clock clock;
   private final Cache<Key, TankModel> read = Caffeine.newBuilder().maximumSize(500).build();
   private final Cache<MakeUpKey, TankModel> latelyRead =
@@ -66,12 +68,14 @@ public class TankRecords {
       Transactions transactions,
       TankWrites writes,
       JsonMapper json,
+      Documents documents,
       Clock clock) {
     this.tanks = tanks;
     this.log = log;
     this.transactions = transactions;
     this.writes = writes;
     this.json = json;
+    this.documents = documents;
     this.clock = clock;
   }
 
@@ -170,7 +174,9 @@ public class TankRecords {
   }
 
   private Care care(TankEntity tank) {
-    return tank.getCareVersion() == 0 ? Care.NONE : json.readValue(tank.getCare(), Care.class);
+    return tank.getCareVersion() == 0
+        ? Care.NONE
+        : documents.read(tank.getCare(), KeptCare.class).asCare();
   }
 
   private TankModel build(TankEntity tank) {
@@ -320,7 +326,7 @@ public class TankRecords {
                     + ". Nothing was saved.");
           }
           Stored before = stored(entity);
-          entity.setCare(json.writeValueAsString(change.apply(before.care())));
+          entity.setCare(documents.write(KeptCare.of(change.apply(before.care()))));
           tanks.flush();
           return stored(entity);
         });

@@ -3,6 +3,7 @@ package org.umberline.server.tank;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
 import java.util.UUID;
+import org.umberline.tankfile.FiguresModule.Exact;
 
 /** What the API sends of tanks. Every number is in the unit its name or its neighbour says. */
 public final class TankViews {
@@ -14,18 +15,19 @@ public final class TankViews {
       int version,
       String name,
       String water,
-      double netVolumeL,
+      @Exact double netVolumeL,
       String timeZone,
       LocalDate today,
-      double temperatureC,
-      double salinityPpt,
+      @Exact double temperatureC,
+      @Exact double salinityPpt,
       @Schema(nullable = true) LocalDate startedOn) {}
 
   public record TankName(UUID id, String name, String site, boolean putAway) {}
 
   @Schema(description = "mg/L of the ion; an absent end is open")
   public record Line(
-      @Schema(nullable = true) Double floorMgL, @Schema(nullable = true) Double ceilingMgL) {}
+      @Schema(nullable = true) @Exact Double floorMgL,
+      @Schema(nullable = true) @Exact Double ceilingMgL) {}
 
   public record Lines(Line nitrate, Line phosphate) {}
 

@@ -28,7 +28,6 @@ import org.umberline.server.learning.Posteriors;
 import org.umberline.server.learning.Present;
 import org.umberline.server.tank.TankRecords;
 import org.umberline.server.tank.TankRecords.Stored;
-import org.umberline.tankfile.Figures;
 import org.umberline.wording.AdviceWords;
 import org.umberline.wording.Phrase;
 import org.umberline.wording.WorkWords;
@@ -308,9 +307,9 @@ public class UpkeepAnswers {
     int days = (int) ChronoUnit.DAYS.between(request.from(), request.to()) + 1;
     return new UpkeepViews.Absence(
         days,
-        Figures.rounded(ration),
-        Figures.rounded(share),
-        Figures.rounded(request.gramsPerDay() * days),
+        ration,
+        share,
+        request.gramsPerDay() * days,
         outcome(stored.tank(), absence.without()),
         absence.with().map(o -> outcome(stored.tank(), o)).orElse(null),
         absence.changeOn(),
@@ -322,10 +321,10 @@ public class UpkeepAnswers {
   private static UpkeepViews.AbsenceOutcome outcome(TankModel tank, Absence.Outcome outcome) {
     return new UpkeepViews.AbsenceOutcome(
         outcome.changeBefore(),
-        Figures.rounded(outcome.changeBefore() * tank.netVolumeL()),
-        Figures.rounded(outcome.probabilityWithinLines()),
-        Figures.rounded(outcome.nitratePeakMgL()),
-        Figures.rounded(outcome.phosphatePeakMgL()));
+        outcome.changeBefore() * tank.netVolumeL(),
+        outcome.probabilityWithinLines(),
+        outcome.nitratePeakMgL(),
+        outcome.phosphatePeakMgL());
   }
 
   /** The standing ration of the day, g a day as fed. */

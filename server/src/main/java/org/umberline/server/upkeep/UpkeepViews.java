@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import org.umberline.server.balance.AdviceViews;
+import org.umberline.tankfile.FiguresModule.Exact;
 
 /** What the API sends of upkeep. Every number is in the unit its name or its neighbour says. */
 public final class UpkeepViews {
@@ -86,11 +87,11 @@ public final class UpkeepViews {
 
   public record Care(
       int version,
-      @Schema(nullable = true) Double bucketLitres,
-      @Schema(nullable = true) Double conditionerMlPer100L,
-      @Schema(nullable = true) Double chloramineMgL,
-      @Schema(nullable = true) Double hotC,
-      @Schema(nullable = true) Double coldC,
+      @Schema(nullable = true) @Exact Double bucketLitres,
+      @Schema(nullable = true) @Exact Double conditionerMlPer100L,
+      @Schema(nullable = true) @Exact Double chloramineMgL,
+      @Schema(nullable = true) @Exact Double hotC,
+      @Schema(nullable = true) @Exact Double coldC,
       List<String> devices,
       int filterDaysFromChange,
       List<String> tasks,

@@ -21,12 +21,11 @@ import org.umberline.server.keeper.Keepers;
 import org.umberline.server.learning.Advices;
 import org.umberline.server.learning.Computations;
 import org.umberline.server.learning.Present;
+import org.umberline.server.store.Documents;
 import org.umberline.server.tank.TankRecords.Stored;
 import org.umberline.server.tank.TankWrites;
 import org.umberline.server.upkeep.UpkeepAnswers;
-import org.umberline.tankfile.Figures;
 import org.umberline.tankfile.shorthand.Shorthand;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Visits to tanks that are looked after for others: a baseline on arrival, a page on leaving. */
 @Service
@@ -38,7 +37,7 @@ public class VisitAnswers {
   private final Advices advices;
   private final UpkeepAnswers upkeep;
   private final TankWrites writes;
-  private final JsonMapper json;
+  private final Documents documents;
   private final Clock clock;
   private final Computations computations;
 
@@ -48,7 +47,7 @@ public class VisitAnswers {
       Advices advices,
       UpkeepAnswers upkeep,
       TankWrites writes,
-      JsonMapper json,
+      Documents documents,
       Clock clock,
       Computations computations) {
     this.computations = computations;
@@ -57,7 +56,7 @@ public class VisitAnswers {
     this.advices = advices;
     this.upkeep = upkeep;
     this.writes = writes;
-    this.json = json;
+    this.documents = documents;
     this.clock = clock;
   }
 
@@ -75,7 +74,10 @@ public class VisitAnswers {
 
   /** Begins a visit with how the tank stands; the same id again begins none. */
   public void begin(Stored stored, UUID keeper, VisitRequests.VisitBegun request) {
-    String baseline = json.writeValueAsString(computations.run(() -> standing(stored)));
+    VisitViews.Standing standing = computations.run(() -> standing(stored));
+    String baseline =
+        documents.write(
+            new Baseline(standing.nitrateMgL(), standing.phosphateMgL(), standing.verdict()));
     writes.write(
         stored.id(),
         keeper,
@@ -123,9 +125,14 @@ public class VisitAnswers {
     Advice advice = advices.of(stored);
     Levels levels = now.advisor().levels();
     return new VisitViews.Standing(
-        Figures.rounded(levels.now(Nutrient.NITRATE)),
-        Figures.rounded(levels.now(Nutrient.PHOSPHATE)),
+        levels.now(Nutrient.NITRATE),
+        levels.now(Nutrient.PHOSPHATE),
         advice.today().verdict().term());
+  }
+
+  private VisitViews.Standing baseline(VisitEntity visit) {
+    Baseline kept = documents.read(visit.getBaseline(), Baseline.class);
+    return new VisitViews.Standing(kept.nitrateMgL(), kept.phosphateMgL(), kept.verdict());
   }
 
   /** The page that is left behind. */
@@ -161,7 +168,7 @@ public class VisitAnswers {
             : visit.getEndedAt().atZone(tank.timeZone()).toOffsetDateTime(),
         visit.getSeen(),
         visit.getAdvice(),
-        json.readValue(visit.getBaseline(), VisitViews.Standing.class),
+        baseline(visit),
         standing(stored),
         done,
         next);

@@ -21,6 +21,7 @@ import org.umberline.server.devices.PhotometerLine;
 import org.umberline.server.rounds.RoundsAnswers;
 import org.umberline.server.rounds.RoundsViews;
 import org.umberline.server.tank.TankRecords;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Answers outlive the process that worked them out, and nothing else. */
 @ExtendWith(RunningServer.class)
@@ -63,12 +64,19 @@ class AnswerShelfTest {
     return running.beans().getAutowireCapableBeanFactory().createBean(type);
   }
 
+  /** What the page is sent of an answer. */
+  private String sent(Object answer) {
+    return bean(JsonMapper.class).writeValueAsString(answer);
+  }
+
   private long computed() {
     return bean(Posteriors.class).computed();
   }
 
   @Test
   void anotherProcessAnswersTheSameWithoutLearningAgain() {
+    // by summer time: kept answers tell the tank's clock as well
+    browser.note(tank.toString(), "change 10 L 2 oct 12:00");
     RoundsViews.RoundsLine line = afresh(RoundsAnswers.class).line(stored());
     BalanceViews.Balance balance = afresh(BalanceAnswers.class).balance(stored());
     BenchViews.Bench bench = afresh(BenchAnswers.class).bench(keeper);
@@ -79,21 +87,23 @@ class AnswerShelfTest {
         new BalanceAnswers(
             posteriors, advices, bean(Clock.class), bean(Computations.class), shelf());
     assertThat(
-            new RoundsAnswers(advices, bean(Clock.class), bean(Computations.class), shelf())
-                .line(stored()))
-        .isEqualTo(line);
-    assertThat(balances.balance(stored())).isEqualTo(balance);
+            sent(
+                new RoundsAnswers(advices, bean(Clock.class), bean(Computations.class), shelf())
+                    .line(stored())))
+        .isEqualTo(sent(line));
+    assertThat(sent(balances.balance(stored()))).isEqualTo(sent(balance)).contains("+01:00");
     assertThat(
-            new BenchAnswers(
-                    bean(TankRecords.class),
-                    posteriors,
-                    bean(PhotometerLine.class),
-                    bean(Clock.class),
-                    bean(Computations.class),
-                    advices,
-                    shelf())
-                .bench(keeper))
-        .isEqualTo(bench);
+            sent(
+                new BenchAnswers(
+                        bean(TankRecords.class),
+                        posteriors,
+                        bean(PhotometerLine.class),
+                        bean(Clock.class),
+                        bean(Computations.class),
+                        advices,
+                        shelf())
+                    .bench(keeper)))
+        .isEqualTo(sent(bench));
     verifyNoInteractions(posteriors, advices);
     assertThat(
             jdbc()
@@ -120,7 +130,7 @@ class AnswerShelfTest {
     jdbc()
         .update(
             "UPDATE kept_answer SET answer = '{\"tank\": 7' WHERE tank_id = ?", tank.toString());
-    assertThat(afresh(RoundsAnswers.class).line(stored())).isEqualTo(line);
+    assertThat(sent(afresh(RoundsAnswers.class).line(stored()))).isEqualTo(sent(line));
     assertThat(
             jdbc()
                 .queryForObject(
