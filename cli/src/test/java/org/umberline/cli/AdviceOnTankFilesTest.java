@@ -219,7 +219,7 @@ class AdviceOnTankFilesTest {
       assertThat(advice.today().verdict()).isEqualTo(Verdict.STUCK);
       assertThat(why(advice)).contains(Kind.SOURCE_TOO_RICH, Kind.CHANGE_HELPS);
       assertThat(advice.today().fraction().getAsDouble()).isEqualTo(0.5);
-      assertThat(advice.catchUp()).singleElement();
+      assertThat(advice.catchUp()).hasSize(1);
       assertThat(advice.catchUp().get(0).nitrateAfterMgL()).isBetween(90.0, 115.0);
       assertThat(advice.recommended()).isEmpty();
     } finally {

@@ -2,6 +2,7 @@ package org.umberline.standins;
 
 import java.io.IOException;
 import java.time.LocalTime;
+import java.time.ZoneId;
 
 /**
  * A simulated feeder with a top-off unit. {@code GET /status} tells today's portions and litres,
@@ -27,7 +28,7 @@ final class Feeder extends Device {
     if (!path.equals("/status")) {
       return null;
     }
-    double day = LocalTime.now().toSecondOfDay() / 3600.0 / HOURS;
+    double day = LocalTime.now(ZoneId.systemDefault()).toSecondOfDay() / 3600.0 / HOURS;
     boolean empty = fault().equals("empty");
     boolean stuck = fault().equals("stuck-open");
     int portions = empty ? 0 : day > 0.75 ? 2 : day > 0.35 ? 1 : 0;

@@ -24,21 +24,21 @@ public final class FiguresModule extends SimpleModule {
 
   public FiguresModule() {
     super("figures");
-    addSerializer(Double.class, new Number(false));
-    addSerializer(double.class, new Number(false));
+    addSerializer(Double.class, new Told(false));
+    addSerializer(double.class, new Told(false));
   }
 
-  private static final class Number extends ValueSerializer<Double> {
+  private static final class Told extends ValueSerializer<Double> {
     private final boolean exact;
 
-    Number(boolean exact) {
+    Told(boolean exact) {
       this.exact = exact;
     }
 
     @Override
     public ValueSerializer<?> createContextual(SerializationContext context, BeanProperty of) {
       boolean marked = of != null && of.getAnnotation(Exact.class) != null;
-      return marked == exact ? this : new Number(marked);
+      return marked == exact ? this : new Told(marked);
     }
 
     @Override

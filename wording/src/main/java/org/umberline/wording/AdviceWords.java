@@ -342,8 +342,8 @@ public final class AdviceWords {
     return Phrase.amount(Math.round(value / unitOf) * unitOf, unit);
   }
 
-  private static long tens(double grams) {
-    return grams < 20 ? Math.round(grams) : Math.round(grams / 5) * 5;
+  private static double tens(double grams) {
+    return grams < 20 ? Math.rint(grams) : Math.rint(grams / 5) * 5;
   }
 
   private static String inTen(double chance) {

@@ -42,7 +42,6 @@ final class ChangeSearch {
   private final TankModel tank;
   private final Promise promise;
   private final int firstAhead;
-  private final double confidence;
   private final double[] shares;
   private final SingleChange single;
   private final boolean sourceTooRich;
@@ -69,7 +68,6 @@ final class ChangeSearch {
     this.firstAhead = firstAhead;
     this.single = single;
     this.sourceTooRich = sourceTooRich;
-    confidence = tank.limits().confidence();
     shares = Shares.upTo(single.largestFraction(), tank);
     free = promise.daysFree();
     surely = Math.min(promise.days(), Math.max(FEWEST_SURE_DAYS, free + 1));

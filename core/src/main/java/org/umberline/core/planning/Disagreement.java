@@ -71,7 +71,7 @@ final class Disagreement {
                     .reversed())
             .limit(LATEST)
             .toList();
-    long off = latest.stream().filter(Posterior.Reading::contradicts).count();
+    int off = (int) latest.stream().filter(Posterior.Reading::contradicts).count();
     if (latest.size() >= FEWEST && off > MOST_OFF * latest.size()) {
       reasons.add(Reason.of(Kind.READINGS_SCATTER).of(nutrient).value(off));
     }

@@ -1,6 +1,5 @@
 package org.umberline.core.simulation;
 
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -101,7 +100,7 @@ final class Stands {
 
   private void layOut(int index, PlantStand plant) {
     double dry = plant.wetMassG() * plant.dryMatterPercent() / 100;
-    long age = ChronoUnit.DAYS.between(plant.span().from(), days.first);
+    int age = -days.day(plant.span().from());
     if (age < 0) {
       events.add(new Event(-age, Event.Kind.PLANT_IN, index, dry, 0));
     } else if (days.covers(plant.span(), 0)) {
@@ -110,7 +109,7 @@ final class Stands {
           PlantGrowth.grown(dry, 1 / stand.perGreatestDryG(), stand.growthPerDay(), age);
     }
     if (isGone(plant)) {
-      long end = days.day(plant.span().to().get()) + 1;
+      int end = days.day(plant.span().to().get()) + 1;
       if (end > 0) {
         events.add(new Event(end, Event.Kind.PLANT_OUT, index, 0, 0));
       }

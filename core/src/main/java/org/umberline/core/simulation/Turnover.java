@@ -1,6 +1,5 @@
 package org.umberline.core.simulation;
 
-import java.time.temporal.ChronoUnit;
 import org.umberline.core.balance.Nitrification;
 import org.umberline.core.balance.SoilSubstrate;
 import org.umberline.core.balance.WasteSolids;
@@ -52,7 +51,7 @@ final class Turnover {
               .areaCm2()
               .orElse(tank.surfaceAreaCm2().orElse(SoilSubstrate.usualAreaCm2(tank.netVolumeL())));
       for (int day = 0; day < days.count; day++) {
-        long age = ChronoUnit.DAYS.between(tank.startedOn().get(), days.date(day));
+        int age = day - days.day(tank.startedOn().get());
         perDay[day] = age < 0 ? 0 : SoilSubstrate.ammoniaMgPerDay(area, age);
       }
     }

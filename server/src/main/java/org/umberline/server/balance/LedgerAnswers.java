@@ -191,7 +191,7 @@ public class LedgerAnswers {
                           0,
                           0,
                           Math.max(10, Math.round(plant.maxWetMassG() / 20) * 10.0),
-                          Math.max(1, Math.round(plant.maxWetMassG() / 100)))));
+                          Math.max(1, Math.rint(plant.maxWetMassG() / 100)))));
     } else if (key.equals("change-water") || key.equals("top-off-water")) {
       Try.Kind kind = key.equals("change-water") ? Try.Kind.CHANGE_WATER : Try.Kind.TOP_OFF;
       Blend now = kind == Try.Kind.TOP_OFF ? tank.topOff().water() : tank.changeWater();

@@ -7,6 +7,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.UUID;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.CancellationException;
@@ -259,7 +260,10 @@ public class TrackRecords {
         change.expectedDrop(),
         change.measuredDrop(),
         change.asExpected(),
-        change.explanations().stream().map(e -> e.name().toLowerCase()).sorted().toList(),
+        change.explanations().stream()
+            .map(e -> e.name().toLowerCase(Locale.ROOT))
+            .sorted()
+            .toList(),
         change.impliedSource().low(),
         change.impliedSource().high(),
         change.impliedVolumeL().low(),

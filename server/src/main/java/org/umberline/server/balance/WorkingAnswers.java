@@ -2,8 +2,10 @@ package org.umberline.server.balance;
 
 import java.time.Clock;
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import org.springframework.stereotype.Service;
@@ -97,7 +99,7 @@ public class WorkingAnswers {
         "futures that stay within every line ÷ futures run",
         List.of(
             term("futures run, each with its own guess of what is not known", draws, "", null),
-            term("futures that stay within", Math.round(within * draws), "", null),
+            term("futures that stay within", Math.rint(within * draws), "", null),
             term("asked for", 100 * balance.confidence(), "%", "limits of the make-up")),
         term("chance", 100 * within, "%", null));
   }
@@ -153,7 +155,7 @@ public class WorkingAnswers {
                 null)),
         term(
             "by the forecast, on " + day,
-            java.time.temporal.ChronoUnit.DAYS.between(now.today(), day),
+            (double) ChronoUnit.DAYS.between(now.today(), day),
             "days",
             null));
   }
@@ -239,7 +241,11 @@ public class WorkingAnswers {
   private static String kind(LogEntry entry) {
     return entry instanceof LogEntry.Test test
         ? "tests of " + test.analyte().term()
-        : entry.getClass().getSimpleName().replaceAll("(?<=[a-z])(?=[A-Z])", " ").toLowerCase()
+        : entry
+                .getClass()
+                .getSimpleName()
+                .replaceAll("(?<=[a-z])(?=[A-Z])", " ")
+                .toLowerCase(Locale.ROOT)
             + "s";
   }
 }

@@ -67,7 +67,7 @@ public final class Completions {
           tank.livestock().stream()
               .map(Livestock::name)
               .filter(name -> !name.isBlank())
-              .map(name -> name.toLowerCase(Locale.ROOT).split("\\s+")[0])
+              .map(name -> name.strip().toLowerCase(Locale.ROOT).split("\\s+", 2)[0])
               .toList();
       case "saw" -> Sign.TERMS;
       case "did" -> Task.terms();
