@@ -38,6 +38,22 @@ public final class PrivateDatabase implements AutoCloseable {
     script("stop");
   }
 
+  /** Writes all that is in it to a file, while it runs. */
+  public void backup(Path file) {
+    script("backup", file.toString());
+  }
+
+  /** Makes it of a backup; it must not have been started. */
+  public PrivateDatabase restore(Path file) {
+    script("restore", file.toString());
+    return this;
+  }
+
+  /** Where it has everything it owns. */
+  public Path folder() {
+    return folder;
+  }
+
   /** Ends it as a power cut would. */
   public void kill() {
     try {
