@@ -60,6 +60,7 @@ export function balance(parts: Partial<Balance> = {}): Balance {
     today: {
       verdict: 'SKIP',
       reasons: [],
+      warnings: [],
       remarks: [
         {
           kind: 'HABIT_FAILS',

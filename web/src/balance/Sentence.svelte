@@ -210,6 +210,15 @@
 {/snippet}
 
 <section aria-label="What to do" class="font-serif" data-testid="sentence">
+  {#each balance.today.warnings as warning, i (i)}
+    <p
+      class="border-error mb-2 border-l-4 pl-3 text-base leading-6"
+      role="alert"
+      data-testid="warning"
+    >
+      {said(warning, today)}
+    </p>
+  {/each}
   {#if routine}
     {#if balance.today.verdict === 'TEST_FIRST' && balance.testFirst}
       <!-- also while something is tried: rebuilt handles would lose the focus -->

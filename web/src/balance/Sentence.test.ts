@@ -120,6 +120,7 @@ describe('the sentence', () => {
             },
           ],
           remarks: [],
+          warnings: [],
         },
       },
       outlook({ routine: undefined, changeDays: [], bindingLimit: 'SOURCE', holds: false }),
@@ -142,6 +143,7 @@ describe('the sentence', () => {
             },
           ],
           remarks: [],
+          warnings: [],
         },
       },
       outlook({ routine: undefined, changeDays: [], holds: false, probabilityWithinLines: 0.3 }),
@@ -188,6 +190,7 @@ describe('the sentence', () => {
           },
         ],
         remarks: [],
+        warnings: [],
       },
     });
     expect(text).toContain('Test ammonia first.');
@@ -219,10 +222,22 @@ describe('the sentence', () => {
           },
         ],
         remarks: [],
+        warnings: [],
       },
     });
     expect(text).toContain('Act now: change 50 %. Then');
     expect(text).toContain('Free ammonia is about 0.14 mg/L: change water now.');
+  });
+
+  it('warns of what is entered before it says what to do', () => {
+    const { text } = sentence({
+      today: {
+        ...balance().today,
+        warnings: [[{ text: 'More carbon is dosed than this tank can stand.' }]],
+      },
+    });
+    expect(text).toMatch(/^More carbon is dosed than this tank can stand\./);
+    expect(screen.getByRole('alert')).toHaveTextContent('More carbon');
   });
 
   it('moves the next day by name, date or number', () => {

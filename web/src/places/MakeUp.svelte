@@ -1,5 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
+  import { said } from '../lib/said';
   import { api, type Problem, type Schemas } from '../api/client';
   import { Given, untilAnswered } from '../lib/connection.svelte';
   import { show } from '../lib/toast.svelte';
@@ -449,6 +450,11 @@
         </div>
       {:else if effect}
         <div class="transition-opacity duration-150" class:opacity-50={stale}>
+          {#each effect.warnings as warning, i (i)}
+            <p class="border-error mb-2 border-l-4 pl-3" role="alert" data-testid="effect-warning">
+              {said(warning, today)}
+            </p>
+          {/each}
           <p class="font-serif text-base" data-testid="effect-routine">
             {capital(sayRoutine(effect))}, {timesInTen(effect.probabilityWithinLines)}.
           </p>

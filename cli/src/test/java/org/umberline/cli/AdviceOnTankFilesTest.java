@@ -363,4 +363,23 @@ class AdviceOnTankFilesTest {
         advice(tank("", FED + NITRATE_40, test(3, "nitrate", 12), change(2, 20), change(2, 20)));
     assertThat(remarks(advice)).contains(Kind.DUPLICATE_ENTRY);
   }
+
+  @Test
+  void moreCarbonThanATankCanStandIsSaidWhateverElseLeads() {
+    String carbon =
+        """
+        "exports": [{"id": "spirit", "kind": "carbon-dose", "source": "ethanol-40", "mlPerDay": %s,
+          "from": "2025-06-01"}],
+        """;
+    String tests = test(3, "nitrate", 12);
+    Advice over = advice(tank("", FED + NITRATE_40 + carbon.formatted(20), tests));
+    assertThat(why(over)).contains(Kind.CARBON_OVER_CEILING);
+    assertThat(over.today().why())
+        .filteredOn(reason -> reason.kind() == Kind.CARBON_OVER_CEILING)
+        .singleElement()
+        // a mL for 40 L a day: common practice, no source
+        .satisfies(reason -> assertThat(reason.value().getAsDouble()).isEqualTo(2.5));
+    assertThat(why(advice(tank("", FED + NITRATE_40 + carbon.formatted(2), tests))))
+        .doesNotContain(Kind.CARBON_OVER_CEILING);
+  }
 }

@@ -1,15 +1,19 @@
 package org.umberline.wording;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.stream.Stream;
+import org.umberline.core.dosing.CarbonSafety;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Advice;
 import org.umberline.core.planning.Advice.DueWork;
 import org.umberline.core.planning.Advice.Help;
 import org.umberline.core.planning.Advice.Pulled;
 import org.umberline.core.planning.Reason;
+import org.umberline.core.tank.CarbonSource;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.TankModel;
 
@@ -205,7 +209,53 @@ public final class AdviceWords {
                   + Math.round(r.value().orElse(0))
                   + " lie off any course that this tank could have taken: test twice from one"
                   + " sample, and check what isn't in the log.");
+      case CARBON_OVER_CEILING ->
+          Phrase.of(
+              "More carbon is dosed than this tank can stand, ",
+              carbon(dosed()),
+              " a day; the most is ",
+              carbon(r.value().orElse(0)),
+              ", in several doses. Bacteria grown on it can take all the oxygen: stop, aerate, and"
+                  + " begin again with a tenth of that.");
+      case CARBON_WHILE_GASPING ->
+          Phrase.of("Stop dosing carbon: bacteria grown on it take the oxygen.");
+      case CARBON_WITHOUT_SKIMMER ->
+          Phrase.of(
+              "Carbon is dosed without a skimmer: what grows on it stays in the water, uses up its"
+                  + " oxygen and gives everything back. Stop until there is one.");
+      case CARBON_NITRATE_GONE ->
+          Phrase.of(
+              "Nitrate is nearly gone while phosphate is high: carbon can't take phosphate alone."
+                  + " Stop it, and lower phosphate with an adsorber.");
+      case CARBON_HIGH_ALKALINITY ->
+          Phrase.of(
+              "Carbon is dosed at high alkalinity: stony corals burn at their tips where nutrients"
+                  + " are stripped. Bring alkalinity down to 9 dKH or less first.");
       case DUPLICATE_ENTRY -> Phrase.of("An entry of ", day, " stands in the log twice.");
+    };
+  }
+
+  /** The carbon that is dosed, mL or g a day of the source that is furthest over. */
+  private double dosed() {
+    return carbonDose().map(ExportMethod.CarbonDose::amountPerDay).orElse(0.0);
+  }
+
+  private Optional<ExportMethod.CarbonDose> carbonDose() {
+    return tank.exports().stream()
+        .filter(ExportMethod.CarbonDose.class::isInstance)
+        .map(ExportMethod.CarbonDose.class::cast)
+        .max(
+            Comparator.comparingDouble(
+                dose -> dose.amountPerDay() / CarbonSafety.mostPerDay(dose.source(), 1)));
+  }
+
+  private Phrase carbon(double amount) {
+    CarbonSource source =
+        carbonDose().map(ExportMethod.CarbonDose::source).orElse(CarbonSource.ETHANOL_40);
+    return switch (source) {
+      case ETHANOL_40 -> Phrase.of(Phrase.amount(amount, "mL"), " of 40 % spirit");
+      case VINEGAR -> Phrase.of(Phrase.amount(amount, "mL"), " of vinegar");
+      case SUGAR -> Phrase.of(Phrase.amount(amount, "g"), " of sugar");
     };
   }
 

@@ -15,9 +15,27 @@ import org.umberline.core.planning.Advice;
 import org.umberline.core.planning.Advice.Lever;
 import org.umberline.core.planning.Reason;
 import org.umberline.core.planning.Reason.Kind;
+import org.umberline.core.tank.TankModel;
+import org.umberline.tankfile.TankFileException;
+import org.umberline.tankfile.TankFileReader;
 
 class AdviceWordsTest {
-  private final AdviceWords words = new AdviceWords(null);
+  private final AdviceWords words = new AdviceWords(tank());
+
+  private static TankModel tank() {
+    try {
+      return TankFileReader.read(
+              """
+              {"format": "umberline-tank", "version": 1,
+               "tank": {"name": "A", "water": "freshwater", "netVolumeL": 76},
+               "exports": [{"id": "spirit", "kind": "carbon-dose", "source": "ethanol-40",
+                 "mlPerDay": 20, "from": "2026-01-01"}]}
+              """)
+          .tank();
+    } catch (TankFileException refused) {
+      throw new AssertionError(refused);
+    }
+  }
 
   private static Reason whole(Kind kind) {
     return new Reason(
@@ -46,6 +64,22 @@ class AdviceWordsTest {
                   .doesNotContainIgnoringCase("confidence")
                   .doesNotContain("maxChangeFraction");
             });
+  }
+
+  @Test
+  void tooMuchCarbonNamesWhatIsDosedAndTheMost() {
+    Reason over =
+        new Reason(
+            Kind.CARBON_OVER_CEILING,
+            Optional.empty(),
+            Optional.empty(),
+            OptionalDouble.empty(),
+            OptionalDouble.of(1.9));
+    assertThat(words.reason(over).plain())
+        .isEqualTo(
+            "More carbon is dosed than this tank can stand, 20 mL of 40 % spirit a day; the most is"
+                + " 1.9 mL of 40 % spirit, in several doses. Bacteria grown on it can take all the"
+                + " oxygen: stop, aerate, and begin again with a tenth of that.");
   }
 
   @Test

@@ -96,8 +96,31 @@ public record Reason(
     MORE_IS_LOST,
     /** So many, value, of the latest readings lie off any course that the tank could have taken. */
     READINGS_SCATTER,
+    /** More carbon is dosed than the tank can stand; value is the most a day of that source. */
+    CARBON_OVER_CEILING,
+    /** Carbon is dosed while animals gasp. */
+    CARBON_WHILE_GASPING,
+    /** Carbon is dosed in a marine tank without a skimmer. */
+    CARBON_WITHOUT_SKIMMER,
+    /** Carbon is dosed while nitrate is gone and phosphate is over its ceiling. */
+    CARBON_NITRATE_GONE,
+    /** Carbon is dosed at high alkalinity, with stony corals. */
+    CARBON_HIGH_ALKALINITY,
     /** Two entries of the log, of day, are the same to the letter. */
-    DUPLICATE_ENTRY
+    DUPLICATE_ENTRY;
+
+    /** Whether it speaks of what is entered, and stands beside it while it is typed. */
+    public boolean warnsOfMakeUp() {
+      return switch (this) {
+        case CARBON_OVER_CEILING,
+            CARBON_WHILE_GASPING,
+            CARBON_WITHOUT_SKIMMER,
+            CARBON_NITRATE_GONE,
+            CARBON_HIGH_ALKALINITY ->
+            true;
+        default -> false;
+      };
+    }
   }
 
   static Reason of(Kind kind) {

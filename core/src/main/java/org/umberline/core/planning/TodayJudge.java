@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.umberline.core.dosing.CarbonSafety;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Advice.Verdict;
 import org.umberline.core.planning.Reason.Kind;
@@ -69,6 +70,41 @@ final class TodayJudge {
   }
 
   Advice.Today made() {
+    Advice.Today today = judged();
+    List<Reason> carbon = carbon();
+    if (carbon.isEmpty()) {
+      return today;
+    }
+    List<Reason> all = new ArrayList<>(today.why());
+    all.addAll(carbon);
+    return new Advice.Today(
+        today.verdict(),
+        today.fraction(),
+        today.litres(),
+        today.latestSafeDay(),
+        today.skipUntil(),
+        today.ifWaiting(),
+        List.copyOf(all));
+  }
+
+  /** What speaks against carbon that is dosed. */
+  private List<Reason> carbon() {
+    boolean gasping = danger.filter(d -> d.danger() == SafetyGuard.Danger.GASPING).isPresent();
+    return CarbonSafety.look(b.tank, b.asOf, gasping).stream()
+        .map(
+            finding ->
+                switch (finding.danger()) {
+                  case OVER_CEILING ->
+                      Reason.of(Kind.CARBON_OVER_CEILING).value(finding.mostPerDay());
+                  case GASPING -> Reason.of(Kind.CARBON_WHILE_GASPING);
+                  case NO_SKIMMER -> Reason.of(Kind.CARBON_WITHOUT_SKIMMER);
+                  case NITRATE_GONE -> Reason.of(Kind.CARBON_NITRATE_GONE);
+                  case HIGH_ALKALINITY -> Reason.of(Kind.CARBON_HIGH_ALKALINITY);
+                })
+        .toList();
+  }
+
+  private Advice.Today judged() {
     if (danger.filter(d -> d.degree() == SafetyGuard.Degree.ACT).isPresent()) {
       why.add(safety(danger.get()));
       water();

@@ -64,8 +64,18 @@ public final class AdviceMapper {
             .orElse(null),
         today.ifWaiting().map(Advice.Waiting::until).orElse(null),
         today.ifWaiting().map(w -> w.chance()).orElse(null),
-        reasons(today.why(), words),
-        reasons(advice.remarks(), words));
+        reasons(
+            today.why().stream().filter(reason -> !reason.kind().warnsOfMakeUp()).toList(), words),
+        reasons(advice.remarks(), words),
+        warnings(advice, words));
+  }
+
+  /** What of the advice warns of the make-up itself. */
+  public static List<List<AdviceViews.Said>> warnings(Advice advice, AdviceWords words) {
+    return advice.today().why().stream()
+        .filter(reason -> reason.kind().warnsOfMakeUp())
+        .map(reason -> said(words.reason(reason)))
+        .toList();
   }
 
   /** Reasons with their words. */

@@ -113,7 +113,8 @@ public final class AdviceViews {
   @Schema(
       description =
           "what leads today; fraction and litres only when water is to be changed today; reasons"
-              + " and remarks are the kinds of what stands in why, in order")
+              + " and remarks are the kinds of what stands in why, in order; warnings speak of what is"
+              + " entered in the make-up")
   public record Today(
       Advice.Verdict verdict,
       @Schema(nullable = true) Double fraction,
@@ -124,5 +125,6 @@ public final class AdviceViews {
       @Schema(nullable = true) LocalDate waitingUntil,
       @Schema(nullable = true) Double chanceIfWaiting,
       List<Reason> reasons,
-      List<Reason> remarks) {}
+      List<Reason> remarks,
+      List<List<Said>> warnings) {}
 }

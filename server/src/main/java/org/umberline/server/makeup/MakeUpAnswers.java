@@ -20,6 +20,7 @@ import org.umberline.server.learning.Advices;
 import org.umberline.server.learning.Posteriors;
 import org.umberline.server.learning.Present;
 import org.umberline.server.tank.TankRecords.Stored;
+import org.umberline.wording.AdviceWords;
 
 /** Answers for Make-up. */
 @Service
@@ -59,6 +60,7 @@ public class MakeUpAnswers {
         BalanceMapper.now(nitrate),
         BalanceMapper.now(phosphate),
         advice.today().verdict(),
+        AdviceMapper.warnings(advice, new AdviceWords(now.tank())),
         routine.map(r -> BalanceMapper.routine(now.tank(), r)).orElse(null),
         BalanceMapper.crossing(nitrate),
         BalanceMapper.crossing(phosphate),

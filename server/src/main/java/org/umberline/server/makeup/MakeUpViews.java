@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.UUID;
 import org.umberline.core.planning.Advice;
+import org.umberline.server.balance.AdviceViews;
 import org.umberline.server.balance.BalanceViews;
 
 /**
@@ -26,6 +27,7 @@ public final class MakeUpViews {
       BalanceViews.Now nitrateNow,
       BalanceViews.Now phosphateNow,
       Advice.Verdict verdict,
+      List<List<AdviceViews.Said>> warnings,
       @Schema(nullable = true) BalanceViews.Routine routine,
       BalanceViews.Crossing leftAloneNitrate,
       BalanceViews.Crossing leftAlonePhosphate,

@@ -1,0 +1,105 @@
+package org.umberline.core.dosing;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.umberline.core.balance.CarbonDosing;
+import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.CarbonSource;
+import org.umberline.core.tank.ExportMethod;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.TankModel;
+import org.umberline.core.tank.WaterKind;
+import org.umberline.core.tank.WayOfKeeping;
+
+/**
+ * Whether the carbon that is dosed is more than a tank can stand: bacteria grown on it take the
+ * oxygen, and the last of the nitrate. The rules are common practice, no source.
+ */
+public final class CarbonSafety {
+  /** A mL of ethanol of 40 % a day is the most for so many litres; in split doses. */
+  private static final double LITRES_PER_ML = 40;
+
+  /** With less nitrate than this, mg/L, bacteria find none to grow on. */
+  private static final double NITRATE_GONE_MG_L = 1;
+
+  /** With more than this, dKH, stony corals burn at their tips where nutrients are stripped. */
+  private static final double HIGH_ALKALINITY_DKH = 9;
+
+  /** Why carbon should not be dosed, or not so much. */
+  public enum Danger {
+    /** More is dosed than the water has oxygen for. */
+    OVER_CEILING,
+    /** Animals gasp: the oxygen is short already. */
+    GASPING,
+    /** A marine tank without a skimmer: what grows stays in the water. */
+    NO_SKIMMER,
+    /** Nitrate is gone while phosphate is high: carbon takes what is left. */
+    NITRATE_GONE,
+    /** High alkalinity with stony corals. */
+    HIGH_ALKALINITY
+  }
+
+  /**
+   * @param mostPerDay the ceiling, in the source's own amount: mL, or g of sugar
+   */
+  public record Finding(Danger danger, ExportMethod.CarbonDose dose, double mostPerDay) {}
+
+  private CarbonSafety() {}
+
+  /** The most of {@code source} a day for a tank of so many litres: mL, or g of sugar. */
+  public static double mostPerDay(CarbonSource source, double litres) {
+    return CarbonDosing.carbonMg(CarbonSource.ETHANOL_40, litres / LITRES_PER_ML)
+        / CarbonDosing.carbonMg(source, 1);
+  }
+
+  /**
+   * What speaks against the carbon that is dosed on {@code day}, the gravest first.
+   *
+   * @param gasping whether animals were seen gasping lately
+   */
+  public static List<Finding> look(TankModel tank, LocalDate day, boolean gasping) {
+    List<Finding> findings = new ArrayList<>();
+    for (Danger danger : Danger.values()) {
+      tank.exports().stream()
+          .filter(ExportMethod.CarbonDose.class::isInstance)
+          .map(ExportMethod.CarbonDose.class::cast)
+          .filter(dose -> dose.amountPerDay() > 0 && dose.span().contains(day))
+          .map(dose -> new Finding(danger, dose, mostPerDay(dose.source(), tank.netVolumeL())))
+          .filter(finding -> isSo(finding, tank, day, gasping))
+          .findFirst()
+          .ifPresent(findings::add);
+    }
+    return List.copyOf(findings);
+  }
+
+  private static boolean isSo(Finding finding, TankModel tank, LocalDate day, boolean gasping) {
+    return switch (finding.danger) {
+      case OVER_CEILING -> finding.dose.amountPerDay() > finding.mostPerDay;
+      case GASPING -> gasping;
+      case NO_SKIMMER ->
+          tank.water() == WaterKind.MARINE
+              && tank.exports().stream()
+                  .noneMatch(e -> e instanceof ExportMethod.Skimmer && e.span().contains(day));
+      case NITRATE_GONE ->
+          latest(tank, Analyte.NITRATE).filter(mgL -> mgL < NITRATE_GONE_MG_L).isPresent()
+              && tank.lines().phosphate().ceilingMgL().isPresent()
+              && latest(tank, Analyte.PHOSPHATE)
+                  .filter(mgL -> mgL > tank.lines().phosphate().ceilingMgL().getAsDouble())
+                  .isPresent();
+      case HIGH_ALKALINITY ->
+          tank.keeping().filter(way -> way == WayOfKeeping.STONY_REEF).isPresent()
+              && latest(tank, Analyte.ALKALINITY)
+                  .filter(dkh -> dkh > HIGH_ALKALINITY_DKH)
+                  .isPresent();
+    };
+  }
+
+  private static Optional<Double> latest(TankModel tank, Analyte analyte) {
+    return tank.log().stream()
+        .filter(entry -> entry instanceof LogEntry.Test test && test.analyte() == analyte)
+        .map(entry -> ((LogEntry.Test) entry).standardValue())
+        .reduce((a, b) -> b);
+  }
+}

@@ -1,0 +1,2 @@
+/** Worked amounts and their ceilings. */
+package org.umberline.core.dosing;
