@@ -388,8 +388,15 @@ public final class AdviceWords {
   /** A quantity with as many figures as a good kit shows. */
   private static Phrase.Amount level(double value, String unit) {
     double size = Math.abs(value);
-    double unitOf = size >= 10 ? 1 : size >= 1 ? 0.1 : 0.01;
+    // under a tenth two digits: a small dose is not nothing
+    double unitOf =
+        size >= 10 ? 1 : size >= 1 ? 0.1 : size >= 0.1 || size == 0 ? 0.01 : digit(size) / 10;
     return Phrase.amount(Math.round(value / unitOf) * unitOf, unit);
+  }
+
+  /** The power of ten of the first digit. */
+  private static double digit(double value) {
+    return Math.pow(10, Math.floor(Math.log10(value)));
   }
 
   private static double tens(double grams) {

@@ -33,6 +33,7 @@ final class Parameters {
   private final Multipliers multipliers;
   private final int uptake;
   private final int plantMass;
+  private final int carbon;
   private final int exchange;
   private final int denitrification;
   private final int unseenDenitrification;
@@ -68,6 +69,7 @@ final class Parameters {
     add(Posterior.PHOSPHORUS_LOAD, 1, Priors.PHOSPHORUS_LOAD_SD);
     uptake = scenario.plants() > 0 ? add("plant uptake", 1, Priors.UPTAKE_SD) : -1;
     plantMass = tank.plants().isEmpty() ? -1 : add("plant mass", 1, Priors.PLANT_MASS_SD);
+    carbon = scenario.dosesCarbon() ? add("carbon taken", 1, Priors.CARBON_SD) : -1;
     exchange = add("phosphate exchange", 1, Priors.EXCHANGE_SD);
     denitrification =
         scenario.denitrifies() ? add("denitrification", 1, Priors.DENITRIFICATION_SD) : -1;
@@ -350,6 +352,7 @@ final class Parameters {
   void apply(double[] z, Multipliers target, TankState start) {
     target.uptake = uptake < 0 ? 1 : value(z, uptake);
     target.plantMass = plantMass < 0 ? 1 : value(z, plantMass);
+    target.carbon = carbon < 0 ? 1 : value(z, carbon);
     target.exchange = value(z, exchange);
     target.denitrification = denitrification < 0 ? 1 : value(z, denitrification);
     target.unseenDenitrification = value(z, unseenDenitrification);

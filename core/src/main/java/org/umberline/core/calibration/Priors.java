@@ -18,6 +18,9 @@ final class Priors {
   /** A stand is weighed seldom and wet. */
   static final double PLANT_MASS_SD = 0.4;
 
+  /** What bacteria make of dosed carbon differs much: yield, oxygen, what else they live on. */
+  static final double CARBON_SD = 0.8;
+
   /** How much phosphate a bottom holds depends on its grain and age. */
   static final double EXCHANGE_SD = 0.5;
 

@@ -42,8 +42,8 @@ final class Growth {
 
   /** Guesses that bacteria get all they ask for over {@code h} days. */
   void stay(double h) {
-    bacteriaNitrogen = h * scenario.carbonNitrogen[rates.day];
-    bacteriaPhosphorus = h * scenario.carbonPhosphorus[rates.day];
+    bacteriaNitrogen = h * scenario.carbonNitrogen[rates.day] * rates.carbon;
+    bacteriaPhosphorus = h * scenario.carbonPhosphorus[rates.day] * rates.carbon;
   }
 
   /** What grows asks for food, by what the water holds, mg N and mg P a litre. */
@@ -78,8 +78,8 @@ final class Growth {
     carbonNitrogen = 0;
     carbonPhosphorus = 0;
     if (bacteria) {
-      carbonNitrogen = here.carbonNitrogen[rates.day] * limit;
-      carbonPhosphorus = here.carbonPhosphorus[rates.day] * limit;
+      carbonNitrogen = here.carbonNitrogen[rates.day] * rates.carbon * limit;
+      carbonPhosphorus = here.carbonPhosphorus[rates.day] * rates.carbon * limit;
       demandNitrogen += carbonNitrogen;
       demandPhosphorus += carbonPhosphorus;
     }

@@ -15,6 +15,9 @@ public final class Multipliers {
    */
   public double plantMass = 1;
 
+  /** Factor on what bacteria take for the carbon that is dosed. */
+  public double carbon = 1;
+
   /** Factor on the ratio of bound to dissolved phosphate. */
   public double exchange = 1;
 
@@ -72,6 +75,7 @@ public final class Multipliers {
     Multipliers copy = new Multipliers(nitrogenLoad.length, waterNitrateMgL, waterPhosphorusMgL);
     copy.uptake = uptake;
     copy.plantMass = plantMass;
+    copy.carbon = carbon;
     copy.exchange = exchange;
     copy.denitrification = denitrification;
     copy.unseenDenitrification = unseenDenitrification;

@@ -8,6 +8,7 @@ final class Rates {
   // The same for a whole run
   double uptake;
   double perPlantMass;
+  double carbon;
   double exchangeRatio;
   double denitrification;
   double unseenDenitrification;
@@ -65,6 +66,7 @@ final class Rates {
     }
     uptake = multipliers.uptake;
     perPlantMass = 1 / multipliers.plantMass;
+    carbon = multipliers.carbon;
     exchangeRatio = scenario.exchangeRatio * multipliers.exchange;
     denitrification = multipliers.denitrification;
     unseenDenitrification = Denitrification.UNSEEN_PER_DAY * multipliers.unseenDenitrification;
@@ -125,7 +127,7 @@ final class Rates {
                 all[g].flowLPerDay() / scenario.volumeL);
       }
     }
-    return any ? share + scenario.carbonDenitrifies[day] * denitrification * perVolume : 0;
+    return any ? share + scenario.carbonDenitrifies[day] * carbon * denitrification * perVolume : 0;
   }
 
   /** Works out the share of the water's phosphate each adsorber takes a day; returns their sum. */

@@ -3,6 +3,7 @@ package org.umberline.core.simulation;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import org.umberline.core.balance.FeedNutrients;
@@ -299,6 +300,11 @@ public final class Scenario {
   /** Whether anything in the tank denitrifies, as far as its entries say. */
   public boolean denitrifies() {
     return denitrifying.length > 0;
+  }
+
+  /** Whether carbon is dosed on any day up to the as-of day. */
+  public boolean dosesCarbon() {
+    return Arrays.stream(carbonNitrogen, 0, days.asOf + 1).anyMatch(mg -> mg > 0);
   }
 
   /** All nitrogen in the tank, mg N. */

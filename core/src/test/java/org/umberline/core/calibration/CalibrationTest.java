@@ -16,6 +16,8 @@ import org.umberline.core.simulation.TankSimulator;
 import org.umberline.core.simulation.TankState;
 import org.umberline.core.simulation.Trace;
 import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.CarbonSource;
+import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.PlantKind;
 import org.umberline.core.tank.Qualifier;
 import org.umberline.core.tank.TankModel;
@@ -253,5 +255,22 @@ class CalibrationTest {
     assertThat(Quantiles.of(now, 0.1)).isLessThan(60);
     assertThat(Quantiles.of(now, 0.9)).isGreaterThan(80);
     assertThat(posterior.readings()).anyMatch(Posterior.Reading::contradicts);
+  }
+
+  @Test
+  void carbonThatDoesLittleIsLearnedFromTheTests() {
+    TankBuilder dosed = plain();
+    dosed.export(
+        new ExportMethod.CarbonDose("carbon", CarbonSource.ETHANOL_40, 3, TankBuilder.always()));
+    // read as a tank without any
+    double[][] truth = simulate(plain().build(), 1);
+    for (int day = 7; day < DAYS; day += 7) {
+      dosed.test(day, Analyte.NITRATE, truth[0][day - 1], "no3");
+      dosed.test(day, Analyte.PHOSPHATE, truth[1][day - 1], "po4");
+    }
+    Posterior posterior = calibrate(dosed.build());
+    double[] carbon = sorted(posterior, draw -> draw.multipliers().carbon);
+    assertThat(Quantiles.of(carbon, 0.5)).isLessThan(0.4);
+    assertThat(posterior.readings()).noneMatch(Posterior.Reading::contradicts);
   }
 }
