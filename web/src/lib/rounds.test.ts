@@ -3,7 +3,13 @@ import type { RoundsLine } from '../api/client';
 import { MANY, sortOut } from './rounds';
 
 const line = (name: string, verdict: RoundsLine['verdict'], due: RoundsLine['due'] = []) =>
-  ({ tank: { name }, verdict, due, site: name === 'Pond' ? 'Yard' : 'Hall' }) as RoundsLine;
+  ({
+    tank: { name },
+    verdict,
+    due,
+    warnings: [] as RoundsLine['warnings'],
+    site: name === 'Pond' ? 'Yard' : 'Hall',
+  }) as RoundsLine;
 const late = [{ work: 'clean:sponge' }] as RoundsLine['due'];
 const many = [
   line('Pond', 'CHANGE'),
@@ -18,6 +24,11 @@ describe('the rounds of many tanks', () => {
     expect(names(shown)).toEqual(['Pond', 'Shelf']);
     expect(waiting).toHaveLength(MANY);
     expect(sortOut(many, '', true)).toEqual({ shown: many, waiting: [] });
+  });
+
+  it('never fold a tank away that is warned of', () => {
+    const warned = { ...line('Vat', 'SKIP'), warnings: [[{ text: 'Too much carbon.' }]] };
+    expect(names(sortOut([...many, warned], '', false).shown)).toEqual(['Pond', 'Shelf', 'Vat']);
   });
 
   it('are searched by name and room', () => {

@@ -4,7 +4,8 @@ import type { RoundsLine } from '../api/client';
 export const MANY = 12;
 
 /** Whether nothing is to be done in a tank today. */
-const canWait = (line: RoundsLine) => line.verdict === 'SKIP' && line.due.length === 0;
+const canWait = (line: RoundsLine) =>
+  line.verdict === 'SKIP' && line.due.length === 0 && line.warnings.length === 0;
 
 /**
  * What is shown of many tanks: those whose name or room holds the words, or, where nothing is

@@ -277,6 +277,11 @@
                 ? 'text-neutral'
                 : 'decoration-primary underline decoration-2 underline-offset-4'}">{task(line)}</a
             >
+            {#each line.warnings as warning, i (i)}
+              <p class="border-error mt-0.5 border-l-4 pl-2 text-sm" data-testid="warning">
+                {said(warning, line.tank.today)}
+              </p>
+            {/each}
             <p class="text-neutral mt-0.5 text-sm">{reason(line)}</p>
             {#each planWork(line) as work (work.of)}
               <p class="mt-0.5 text-sm" data-testid="plan-work">

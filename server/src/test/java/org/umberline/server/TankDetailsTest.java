@@ -312,4 +312,25 @@ class TankDetailsTest {
       }
     }
   }
+
+  @Test
+  void tooMuchCarbonIsWarnedOfOnEveryPage() {
+    String file =
+        Browser.SMALL_TANK.replace(
+            "\"kits\"",
+            """
+            "exports": [{"id": "spirit", "kind": "carbon-dose", "source": "ethanol-40",
+              "mlPerDay": 20, "from": "2026-10-01"}], "kits\"""");
+    JsonNode typed = effect(file).path("warnings");
+    assertThat(typed).hasSize(1);
+    tank = UUID.randomUUID().toString();
+    assertThat(keeper.takeIn(tank, file).status()).isEqualTo(201);
+    JsonNode balance = get("/balance").at("/today");
+    assertThat(balance.path("warnings")).isEqualTo(typed);
+    assertThat(balance.path("reasons").toString()).doesNotContain("CARBON");
+    for (JsonNode line : keeper.get("/api/rounds").json()) {
+      boolean own = line.at("/tank/id").asString().equals(tank);
+      assertThat(line.path("warnings")).hasSize(own ? 1 : 0);
+    }
+  }
 }

@@ -64,10 +64,16 @@ public final class AdviceMapper {
             .orElse(null),
         today.ifWaiting().map(Advice.Waiting::until).orElse(null),
         today.ifWaiting().map(w -> w.chance()).orElse(null),
-        reasons(
-            today.why().stream().filter(reason -> !reason.kind().warnsOfMakeUp()).toList(), words),
+        why(advice, words),
         reasons(advice.remarks(), words),
         warnings(advice, words));
+  }
+
+  /** Why today, without what warns of the make-up itself. */
+  public static List<AdviceViews.Reason> why(Advice advice, AdviceWords words) {
+    return reasons(
+        advice.today().why().stream().filter(reason -> !reason.kind().warnsOfMakeUp()).toList(),
+        words);
   }
 
   /** What of the advice warns of the make-up itself. */
@@ -79,7 +85,7 @@ public final class AdviceMapper {
   }
 
   /** Reasons with their words. */
-  public static List<AdviceViews.Reason> reasons(List<Reason> reasons, AdviceWords words) {
+  private static List<AdviceViews.Reason> reasons(List<Reason> reasons, AdviceWords words) {
     return reasons.stream()
         .map(reason -> new AdviceViews.Reason(reason.kind(), said(words.reason(reason))))
         .toList();

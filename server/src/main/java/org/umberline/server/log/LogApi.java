@@ -28,11 +28,16 @@ import org.umberline.tankfile.shorthand.Reading;
 class LogApi {
   private final TankRecords tanks;
   private final LogRecords log;
-  private final Standing standing;
+  private final StandingEntries standing;
   private final LogBook book;
   private final TestTables tables;
 
-  LogApi(TankRecords tanks, LogRecords log, Standing standing, LogBook book, TestTables tables) {
+  LogApi(
+      TankRecords tanks,
+      LogRecords log,
+      StandingEntries standing,
+      LogBook book,
+      TestTables tables) {
     this.standing = standing;
     this.tanks = tanks;
     this.log = log;

@@ -47,7 +47,7 @@ public class LogRecords {
   private final LogLines lines;
   private final LogEntries entries;
   private final StoredLog stored;
-  private final Standing standing;
+  private final StandingEntries standing;
   private final TankWrites writes;
   private final Clock clock;
 
@@ -57,7 +57,7 @@ public class LogRecords {
       LogLines lines,
       LogEntries entries,
       StoredLog stored,
-      Standing standing,
+      StandingEntries standing,
       TankWrites writes,
       Clock clock) {
     this.records = records;

@@ -81,7 +81,8 @@ public class RoundsAnswers {
         fraction.isPresent() ? fraction.getAsDouble() : null,
         fraction.isPresent() ? fraction.getAsDouble() * now.tank().netVolumeL() : null,
         on.orElse(null),
-        AdviceMapper.reasons(advice.today().why(), words),
+        AdviceMapper.warnings(advice, words),
+        AdviceMapper.why(advice, words),
         AdviceMapper.work(advice, words),
         nitrate
             .ceiling()

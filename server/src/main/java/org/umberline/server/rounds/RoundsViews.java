@@ -19,6 +19,7 @@ public final class RoundsViews {
       @Schema(nullable = true) Double fraction,
       @Schema(nullable = true) Double litres,
       @Schema(nullable = true) LocalDate on,
+      List<List<AdviceViews.Said>> warnings,
       List<AdviceViews.Reason> why,
       List<AdviceViews.PlanWork> work,
       @Schema(nullable = true) LocalDate crossesOn,

@@ -23,7 +23,7 @@ import tools.jackson.databind.json.JsonMapper;
  * and the lines that correct it only one ever stands.
  */
 @Component
-public class Standing {
+public class StandingEntries {
   private final TankRecords records;
   private final Tanks tanks;
   private final LogLines lines;
@@ -32,7 +32,7 @@ public class Standing {
   private final JsonMapper json;
   private final Clock clock;
 
-  Standing(
+  StandingEntries(
       TankRecords records,
       Tanks tanks,
       LogLines lines,
