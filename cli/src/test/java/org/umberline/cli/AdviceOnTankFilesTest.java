@@ -382,4 +382,26 @@ class AdviceOnTankFilesTest {
     assertThat(why(advice(tank("", FED + NITRATE_40 + carbon.formatted(2), tests))))
         .doesNotContain(Kind.CARBON_OVER_CEILING);
   }
+
+  @Test
+  void carbonIsStoppedForGaspingAnimalsAlsoWhereAmmoniaLeads() {
+    String carbon =
+        """
+        "exports": [{"id": "spirit", "kind": "carbon-dose", "source": "ethanol-40", "mlPerDay": 1,
+          "from": "2025-06-01"}],
+        """;
+    String gasping =
+        """
+        {"at": "%sT08:00:00Z", "type": "observation", "sign": "gasping", "severity": 2}"""
+            .formatted(TODAY);
+    Advice advice =
+        advice(
+            tank(
+                ", \"pH\": 8.2",
+                FED + NITRATE_40 + carbon,
+                test(1, "nitrate", 12),
+                test(0, "ammonia", 2),
+                gasping));
+    assertThat(why(advice)).contains(Kind.AMMONIA_HIGH, Kind.CARBON_WHILE_GASPING);
+  }
 }

@@ -9,6 +9,7 @@ import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.CarbonSource;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.Qualifier;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.WaterKind;
 import org.umberline.core.tank.WayOfKeeping;
@@ -83,23 +84,31 @@ public final class CarbonSafety {
               && tank.exports().stream()
                   .noneMatch(e -> e instanceof ExportMethod.Skimmer && e.span().contains(day));
       case NITRATE_GONE ->
-          latest(tank, Analyte.NITRATE).filter(mgL -> mgL < NITRATE_GONE_MG_L).isPresent()
+          latest(tank, Analyte.NITRATE)
+                  .filter(test -> test.qualifier() != Qualifier.ABOVE)
+                  .filter(test -> test.standardValue() < NITRATE_GONE_MG_L)
+                  .isPresent()
               && tank.lines().phosphate().ceilingMgL().isPresent()
               && latest(tank, Analyte.PHOSPHATE)
-                  .filter(mgL -> mgL > tank.lines().phosphate().ceilingMgL().getAsDouble())
+                  .filter(test -> test.qualifier() != Qualifier.BELOW)
+                  .filter(
+                      test ->
+                          test.standardValue()
+                              > tank.lines().phosphate().ceilingMgL().getAsDouble())
                   .isPresent();
       case HIGH_ALKALINITY ->
           tank.keeping().filter(way -> way == WayOfKeeping.STONY_REEF).isPresent()
               && latest(tank, Analyte.ALKALINITY)
-                  .filter(dkh -> dkh > HIGH_ALKALINITY_DKH)
+                  .filter(test -> test.standardValue() > HIGH_ALKALINITY_DKH)
                   .isPresent();
     };
   }
 
-  private static Optional<Double> latest(TankModel tank, Analyte analyte) {
+  private static Optional<LogEntry.Test> latest(TankModel tank, Analyte analyte) {
     return tank.log().stream()
-        .filter(entry -> entry instanceof LogEntry.Test test && test.analyte() == analyte)
-        .map(entry -> ((LogEntry.Test) entry).standardValue())
+        .filter(LogEntry.Test.class::isInstance)
+        .map(LogEntry.Test.class::cast)
+        .filter(test -> test.analyte() == analyte)
         .reduce((a, b) -> b);
   }
 }

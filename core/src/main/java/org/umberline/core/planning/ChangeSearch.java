@@ -39,7 +39,6 @@ final class ChangeSearch {
   /** Under a floor more often by this much because of the changes: they are what breaks it. */
   private static final double BREAKS_FLOOR = 0.05;
 
-  private final TankModel tank;
   private final Promise promise;
   private final int firstAhead;
   private final double[] shares;
@@ -63,7 +62,6 @@ final class ChangeSearch {
       boolean sourceTooRich,
       Optional<Nutrient> stripped) {
     this.stripped = stripped;
-    this.tank = tank;
     this.promise = promise;
     this.firstAhead = firstAhead;
     this.single = single;
@@ -357,9 +355,5 @@ final class ChangeSearch {
   /** The shares that may be advised. */
   double[] shares() {
     return Arrays.copyOf(shares, shares.length);
-  }
-
-  TankModel tank() {
-    return tank;
   }
 }

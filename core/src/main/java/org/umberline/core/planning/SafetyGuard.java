@@ -116,6 +116,11 @@ public final class SafetyGuard {
     };
   }
 
+  /** Whether animals were seen gasping lately, whatever else is wrong. */
+  static boolean isGasping(TankModel tank, Instant now) {
+    return new SafetyGuard(tank, now).gasping().isPresent();
+  }
+
   private Optional<LogEntry.Observation> gasping() {
     return tank.log().stream()
         .filter(LogEntry.Observation.class::isInstance)

@@ -69,27 +69,9 @@ final class TodayJudge {
     this.asks = asks;
   }
 
-  Advice.Today made() {
-    Advice.Today today = judged();
-    List<Reason> carbon = carbon();
-    if (carbon.isEmpty()) {
-      return today;
-    }
-    List<Reason> all = new ArrayList<>(today.why());
-    all.addAll(carbon);
-    return new Advice.Today(
-        today.verdict(),
-        today.fraction(),
-        today.litres(),
-        today.latestSafeDay(),
-        today.skipUntil(),
-        today.ifWaiting(),
-        List.copyOf(all));
-  }
-
   /** What speaks against carbon that is dosed. */
   private List<Reason> carbon() {
-    boolean gasping = danger.filter(d -> d.danger() == SafetyGuard.Danger.GASPING).isPresent();
+    boolean gasping = SafetyGuard.isGasping(b.tank, b.now);
     return CarbonSafety.look(b.tank, b.asOf, gasping).stream()
         .map(
             finding ->
@@ -104,7 +86,7 @@ final class TodayJudge {
         .toList();
   }
 
-  private Advice.Today judged() {
+  Advice.Today made() {
     if (danger.filter(d -> d.degree() == SafetyGuard.Degree.ACT).isPresent()) {
       why.add(safety(danger.get()));
       water();
@@ -284,6 +266,7 @@ final class TodayJudge {
   }
 
   private Advice.Today today(Verdict verdict, double share) {
+    why.addAll(carbon());
     boolean dry = share <= 0;
     Optional<LocalDate> next =
         chosen.map(c -> firstDay(c)).filter(day -> day != ChangeSearch.TODAY).map(b::date);

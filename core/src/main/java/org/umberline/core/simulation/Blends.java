@@ -2,6 +2,7 @@ package org.umberline.core.simulation;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.ToDoubleFunction;
 import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.SourceWater;
 import org.umberline.core.tank.TankModel;
@@ -42,25 +43,21 @@ final class Blends {
 
   /** Ammonia of each blend, mg N/L. */
   double[] ammonia() {
-    double[] mgNL = new double[all.size()];
-    for (int b = 0; b < mgNL.length; b++) {
-      for (Blend.Part part : all.get(b).parts()) {
-        SourceWater water = tank.waterById(part.water());
-        mgNL[b] += part.share() * water.ammonia().asNitrogen().mgPerLitre();
-      }
-    }
-    return mgNL;
+    return mixed(water -> water.ammonia().asNitrogen().mgPerLitre());
   }
 
   /** Nitrite of each blend, mg N/L. */
   double[] nitrite() {
-    double[] mgNL = new double[all.size()];
-    for (int b = 0; b < mgNL.length; b++) {
+    return mixed(water -> water.nitrite().asNitrogen().mgPerLitre());
+  }
+
+  private double[] mixed(ToDoubleFunction<SourceWater> level) {
+    double[] mixed = new double[all.size()];
+    for (int b = 0; b < mixed.length; b++) {
       for (Blend.Part part : all.get(b).parts()) {
-        SourceWater water = tank.waterById(part.water());
-        mgNL[b] += part.share() * water.nitrite().asNitrogen().mgPerLitre();
+        mixed[b] += part.share() * level.applyAsDouble(tank.waterById(part.water()));
       }
     }
-    return mgNL;
+    return mixed;
   }
 }

@@ -12,6 +12,7 @@ import org.umberline.core.dosing.CarbonSafety.Danger;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.CarbonSource;
 import org.umberline.core.tank.ExportMethod;
+import org.umberline.core.tank.Qualifier;
 import org.umberline.core.tank.Span;
 
 /** The rules are common practice, no source. */
@@ -75,5 +76,16 @@ class CarbonSafetyTest {
             .test(19.5, Analyte.PHOSPHATE, 0.3, "p");
     assertThat(dangers(stripped, true)).containsExactly(Danger.GASPING, Danger.NITRATE_GONE);
     assertThat(dangers(stripped.test(19.8, Analyte.NITRATE, 5, "n"), false)).isEmpty();
+  }
+
+  @Test
+  void aReadingUnderAKitsRangeIsNoHighPhosphate() {
+    TankBuilder open =
+        dosed(CarbonSource.ETHANOL_40, 1)
+            .photometer("n", Analyte.NITRATE, 0.5, 0.05)
+            .photometer("p", Analyte.PHOSPHATE, 0.02, 0.05)
+            .test(19.5, Analyte.NITRATE, 0.4, "n")
+            .test(19.5, Analyte.PHOSPHATE, 0.25, "p", Qualifier.BELOW);
+    assertThat(dangers(open, false)).isEmpty();
   }
 }
