@@ -32,7 +32,7 @@ final class Application implements AutoCloseable {
   /** One application for every story, ended with the tests: each story minds its own tank. */
   static synchronized Application shared() {
     if (shared == null) {
-      shared = new Application("test-e2e", "-XX:TieredStopAtLevel=1");
+      shared = new Application("test-e2e-" + System.getProperty("fork"), "-XX:TieredStopAtLevel=1");
       Runtime.getRuntime().addShutdownHook(new Thread(shared::close));
     }
     return shared;
