@@ -1,39 +1,18 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { api, type Session } from './api/client';
-  import { connection, untilAnswered } from './lib/connection.svelte';
+  import { connection } from './lib/connection.svelte';
   import { listen, place } from './lib/place.svelte';
   import Header from './lib/Header.svelte';
   import Toast from './lib/Toast.svelte';
   import SignIn from './places/SignIn.svelte';
   import Rounds from './places/Rounds.svelte';
   import Balance from './places/Balance.svelte';
-  import { forgetAnswers } from './lib/answers';
-  import { sendAll } from './lib/outbox.svelte';
-  import { loadTanks } from './lib/tanks.svelte';
-  import { loadUnits } from './lib/units.svelte';
+  import { loadSession, session } from './lib/session.svelte';
   import { longDay } from './lib/words';
-
-  let session = $state<Session | null>(null);
-
-  async function askSession() {
-    session = (await untilAnswered(() => api.GET('/api/session'))).data ?? null;
-    if (session?.signedIn) {
-      void loadUnits();
-      void loadTanks();
-      void sendAll();
-    }
-  }
-
-  /** What was answered to somebody else is not for whoever signs in now. */
-  async function enter() {
-    await forgetAnswers();
-    await askSession();
-  }
 
   onMount(() => {
     listen();
-    void askSession();
+    void loadSession();
   });
 </script>
 
@@ -56,65 +35,65 @@
       {/if}
     </p>
   {/if}
-  {#if session?.signedIn}
-    {#if session.leavesAt}
+  {#if session.now?.signedIn}
+    {#if session.now.leavesAt}
       <p role="status" class="bg-warning text-warning-content px-4 py-2 text-center text-sm">
-        Your account and its tanks are removed on {longDay(session.leavesAt.slice(0, 10), '')}.
+        Your account and its tanks are removed on {longDay(session.now.leavesAt.slice(0, 10), '')}.
         <a href="/account" class="underline underline-offset-4">Keep it</a>
       </p>
     {/if}
-    <Header {session} onsignedout={askSession} />
+    <Header session={session.now} />
     <main class="flex min-h-0 flex-1 flex-col">
       {#if place.name === 'balance'}
         {#key place.tank}
-          <Balance tank={place.tank} onsignedout={askSession} />
+          <Balance tank={place.tank} />
         {/key}
       {:else if place.name === 'make-up'}
         {#key place.tank}
           {#await import('./places/MakeUp.svelte') then { default: MakeUp }}
-            <MakeUp tank={place.tank} onsignedout={askSession} />
+            <MakeUp tank={place.tank} />
           {/await}
         {/key}
       {:else if place.name === 'log'}
         {#key place.tank}
           {#await import('./places/Log.svelte') then { default: Log }}
-            <Log tank={place.tank} onsignedout={askSession} />
+            <Log tank={place.tank} />
           {/await}
         {/key}
       {:else if place.name === 'change'}
         {#key place.tank}
           {#await import('./places/Change.svelte') then { default: Change }}
-            <Change tank={place.tank} onsignedout={askSession} />
+            <Change tank={place.tank} />
           {/await}
         {/key}
       {:else if place.name === 'upkeep'}
         {#await import('./places/Upkeep.svelte') then { default: Upkeep }}
-          <Upkeep onsignedout={askSession} />
+          <Upkeep />
         {/await}
       {:else if place.name === 'visit'}
         {#key place.tank}
           {#await import('./places/Visit.svelte') then { default: Visit }}
-            <Visit tank={place.tank} onsignedout={askSession} />
+            <Visit tank={place.tank} />
           {/await}
         {/key}
       {:else if place.name === 'bench'}
         {#await import('./places/Bench.svelte') then { default: Bench }}
-          <Bench onsignedout={askSession} />
+          <Bench />
         {/await}
       {:else if place.name === 'account'}
         {#await import('./places/Account.svelte') then { default: Account }}
-          <Account onsignedout={askSession} onstayed={askSession} />
+          <Account />
         {/await}
       {:else if place.name === 'new'}
         {#await import('./places/NewTank.svelte') then { default: NewTank }}
           <NewTank />
         {/await}
       {:else}
-        <Rounds onsignedout={askSession} />
+        <Rounds />
       {/if}
     </main>
-  {:else if session}
-    <SignIn {session} onsignedin={enter} />
+  {:else if session.now}
+    <SignIn session={session.now} />
   {/if}
   <Toast />
 </div>

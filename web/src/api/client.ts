@@ -1,5 +1,6 @@
 import createClient from 'openapi-fetch';
 import { keep, lastAnswer } from '../lib/answers';
+import { untilAnswered } from '../lib/connection.svelte';
 import type { components, paths } from './schema';
 
 export type Schemas = components['schemas'];
@@ -22,8 +23,8 @@ function token(): string {
   return cookie ? decodeURIComponent(cookie.slice('XSRF-TOKEN='.length)) : '';
 }
 
-/** Asks the server; where it does not answer, what it last answered to the same question. */
-async function fetchOrLast(request: Request): Promise<Response> {
+/** Asks the server once; where it does not answer, what it last answered to the same question. */
+export async function once(request: Request): Promise<Response> {
   let away = 'server';
   let answer: Response | undefined;
   try {
@@ -47,24 +48,44 @@ async function fetchOrLast(request: Request): Promise<Response> {
   throw new TypeError('no answer');
 }
 
+let signedOut = () => {};
+
+/** Tells when an answer says that nobody is signed in any more. */
+export function whenSignedOut(listener: () => void): void {
+  signedOut = listener;
+}
+
+/** The server's API: each call is asked until it is answered, or until its signal gives it up. */
 export const api = createClient<paths>({
   baseUrl: typeof location === 'undefined' ? 'http://localhost' : location.origin,
-  fetch: fetchOrLast,
+  fetch: (request) => untilAnswered(() => once(request.clone()), request.signal),
 });
 api.use({
   onRequest({ request }) {
     if (request.method !== 'GET') request.headers.set('X-XSRF-TOKEN', token());
     return request;
   },
+  onResponse({ response }) {
+    if (response.status === 401) signedOut();
+  },
 });
 
-/** Sign-in and -out are forms of their own, outside the described API. */
-export async function postForm(path: string, fields: Record<string, string>): Promise<Response> {
-  return fetch(path, {
-    method: 'POST',
-    headers: { 'X-XSRF-TOKEN': token() },
-    body: new URLSearchParams(fields),
-  });
+/**
+ * Sign-in and -out are forms of their own, outside the described API.
+ *
+ * @returns what stands against it, empty when it is done
+ */
+export async function postForm(path: string, fields: Record<string, string>): Promise<string> {
+  const answer = await untilAnswered(() =>
+    fetch(path, {
+      method: 'POST',
+      headers: { 'X-XSRF-TOKEN': token() },
+      body: new URLSearchParams(fields),
+    }),
+  );
+  if (answer.ok) return '';
+  const problem = (await answer.json().catch(() => ({}))) as Partial<Problem>;
+  return problem.detail ?? 'That did not work.';
 }
 
 /**
@@ -82,11 +103,13 @@ export async function postPhoto(
     note,
     takenAt: new Date(picture.lastModified).toISOString(),
   });
-  const answer = await fetch(`/api/tanks/${tank}/photos/${id}?${query}`, {
-    method: 'PUT',
-    headers: { 'X-XSRF-TOKEN': token(), 'Content-Type': picture.type },
-    body: picture,
-  });
+  const answer = await untilAnswered(() =>
+    fetch(`/api/tanks/${tank}/photos/${id}?${query}`, {
+      method: 'PUT',
+      headers: { 'X-XSRF-TOKEN': token(), 'Content-Type': picture.type },
+      body: picture,
+    }),
+  );
   if (answer.ok) return '';
   const problem = (await answer.json().catch(() => ({}))) as Partial<Problem>;
   return problem.detail ?? 'The photo could not be kept.';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, type Schemas } from '../api/client';
-  import { untilAnswered } from '../lib/connection.svelte';
+
   import { note } from '../lib/outbox.svelte';
   import { show } from '../lib/toast.svelte';
   import { longDay } from '../lib/words';
@@ -12,9 +12,7 @@
   let kits = $derived([...new Set(tank.tests.map((test) => test.kit).filter((kit) => !!kit))]);
 
   onMount(async () => {
-    const answer = await untilAnswered(() =>
-      api.GET('/api/tanks/{id}/care', { params: { path: { id: tank.id } } }),
-    );
+    const answer = await api.GET('/api/tanks/{id}/care', { params: { path: { id: tank.id } } });
     care = answer.data ?? null;
     for (const kit of kits) {
       if (care && kit && !care.shelf.some((one) => one.kit === kit))
@@ -34,9 +32,10 @@
       minutes: one.minutes ?? undefined,
       steps: one.steps,
     }));
-    const answer = await untilAnswered(() =>
-      api.PUT('/api/tanks/{id}/care', { params: { path: { id: tank.id } }, body }),
-    );
+    const answer = await api.PUT('/api/tanks/{id}/care', {
+      params: { path: { id: tank.id } },
+      body,
+    });
     if (answer.data) onsaved();
     else problem = answer.error?.detail ?? 'That was not saved.';
   }

@@ -1,8 +1,9 @@
 <script lang="ts">
+  import { Latest } from '../lib/latest';
   import { sayDays } from '../lib/words';
   import { onDestroy } from 'svelte';
   import { api, type Schemas } from '../api/client';
-  import { untilAnswered } from '../lib/connection.svelte';
+
   import { note } from '../lib/outbox.svelte';
   import Timer from '../lib/Timer.svelte';
   import { show } from '../lib/toast.svelte';
@@ -49,7 +50,7 @@
   let meter = $state('');
   let measuring = '';
   let timer: Timer | undefined = $state();
-  let asked = 0;
+  const asking = new Latest();
   let gone = false;
   onDestroy(() => (gone = true));
 
@@ -65,19 +66,20 @@
   }
 
   async function work() {
-    const mine = ++asked;
+    asking.giveUp();
     if (read.length === 0) {
       result = null;
       problem = '';
       return;
     }
-    const answer = await untilAnswered(() =>
+    const answer = await asking.ask((signal) =>
       api.POST('/api/tanks/{id}/bench/result', {
         params: { path: { id: tank.id } },
         body: { ...$state.snapshot(taken), values: read, analyte: test.analyte, kit: test.kit },
+        signal,
       }),
     );
-    if (mine !== asked) return;
+    if (!answer) return;
     result = answer.data ?? null;
     problem = answer.data ? '' : (answer.error?.detail ?? 'That can’t be read.');
   }
@@ -112,11 +114,9 @@
     measuring ||= crypto.randomUUID();
     const id = measuring;
     while (!gone && measuring === id) {
-      const answer = await untilAnswered(() =>
-        api.PUT('/api/tanks/{id}/bench/measurements/{measurement}', {
-          params: { path: { id: tank.id, measurement: id }, query: { kit: test.kit ?? '' } },
-        }),
-      );
+      const answer = await api.PUT('/api/tanks/{id}/bench/measurements/{measurement}', {
+        params: { path: { id: tank.id, measurement: id }, query: { kit: test.kit ?? '' } },
+      });
       const measured = answer.data;
       if (!measured) {
         meter = answer.error?.detail ?? 'The photometer can’t be asked.';

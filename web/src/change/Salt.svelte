@@ -1,6 +1,6 @@
 <script lang="ts">
   import { api, type Schemas } from '../api/client';
-  import { untilAnswered } from '../lib/connection.svelte';
+
   import { figure, fromShown, labelOf } from '../lib/units.svelte';
 
   let { tank, litres }: { tank: string; litres: number } = $props();
@@ -14,9 +14,10 @@
       return;
     }
     const body = { litres, measuredPpt: fromShown('salinity', shown) };
-    const answer = await untilAnswered(() =>
-      api.POST('/api/tanks/{id}/run-sheet/salt', { params: { path: { id: tank } }, body }),
-    );
+    const answer = await api.POST('/api/tanks/{id}/run-sheet/salt', {
+      params: { path: { id: tank } },
+      body,
+    });
     salt = answer.data ?? null;
   }
 </script>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, type Problem, type ReadBack } from '../api/client';
-  import { Given, untilAnswered } from './connection.svelte';
+  import { Latest } from './latest';
   import { tanks } from './tanks.svelte';
   import { show } from './toast.svelte';
   import { leave, note, onSent, sendAll, type Kept, type Sent } from './outbox.svelte';
@@ -18,7 +18,7 @@
   let sending = $state(false);
   let mine = '';
   let input: HTMLInputElement;
-  let reading: AbortController | undefined;
+  const reading = new Latest();
   let timer: ReturnType<typeof setTimeout> | undefined;
   const path = () => ({ path: { id: tank } });
 
@@ -30,7 +30,7 @@
     void sendAll();
     return () => {
       clearTimeout(timer);
-      reading?.abort();
+      reading.giveUp();
       stop();
     };
   });
@@ -42,35 +42,24 @@
   }
 
   async function read() {
-    reading?.abort();
+    reading.giveUp();
     if (!text.trim()) {
       readBack = null;
       return;
     }
-    reading = new AbortController();
-    const { signal } = reading;
-    try {
-      const answer = await untilAnswered(
-        () =>
-          api.POST('/api/tanks/{id}/readings', {
-            params: path(),
-            body: { text, at: new Date().toISOString() },
-            signal,
-          }),
-        signal,
-      );
-      if (signal.aborted) return;
-      readBack = answer.data ?? {
-        tank,
-        name: '',
-        completions: [],
-        understood: [],
-        remarks: [],
-        problems: [answer.error?.detail ?? 'That can’t be read.'],
-      };
-    } catch (failure) {
-      if (!(failure instanceof Given) && !signal.aborted) throw failure;
-    }
+    const body = { text, at: new Date().toISOString() };
+    const answer = await reading.ask((signal) =>
+      api.POST('/api/tanks/{id}/readings', { params: path(), body, signal }),
+    );
+    if (!answer) return;
+    readBack = answer.data ?? {
+      tank,
+      name: '',
+      completions: [],
+      understood: [],
+      remarks: [],
+      problems: [answer.error?.detail ?? 'That can’t be read.'],
+    };
   }
 
   function submit(event: SubmitEvent) {
@@ -138,12 +127,10 @@
   }
 
   async function withdraw(noted: string, line: string) {
-    const answer = await untilAnswered(() =>
-      api.PUT('/api/tanks/{id}/log/{line}/withdrawn', {
-        params: { path: { id: noted, line } },
-        body: { withdrawn: true },
-      }),
-    );
+    const answer = await api.PUT('/api/tanks/{id}/log/{line}/withdrawn', {
+      params: { path: { id: noted, line } },
+      body: { withdrawn: true },
+    });
     if (!answer.response.ok) {
       show({ kind: 'problem', text: words(answer.error) });
       return;

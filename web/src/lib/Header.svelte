@@ -1,16 +1,16 @@
 <script lang="ts">
   import Moon from '@lucide/svelte/icons/moon';
   import Sun from '@lucide/svelte/icons/sun';
-  import { postForm, type Session } from '../api/client';
+  import type { Session } from '../api/client';
   import { KEYS, follow } from './keys';
   import { place } from './place.svelte';
+  import { signOut } from './session.svelte';
   import { tanks } from './tanks.svelte';
   import { chooseUnit, labelOf, units, type QuantityName } from './units.svelte';
-  import { forgetAnswers } from './answers';
   import Outbox from './Outbox.svelte';
   import Sheet from './Sheet.svelte';
 
-  let { session, onsignedout }: { session: Session; onsignedout: () => void } = $props();
+  let { session }: { session: Session } = $props();
   let theme = $state(document.documentElement.dataset.theme ?? 'umber-day');
   let settings = $state(false);
   let tank = $derived(tanks.all.find((one) => one.id === place.tank));
@@ -19,12 +19,6 @@
     theme = theme === 'umber-day' ? 'umber-night' : 'umber-day';
     document.documentElement.dataset.theme = theme;
     localStorage.setItem('umberline-theme', theme);
-  }
-
-  async function signOut() {
-    await postForm('/api/sign-out', {});
-    await forgetAnswers();
-    onsignedout();
   }
 
   let nav: HTMLElement;

@@ -1,5 +1,4 @@
 import { untrack } from 'svelte';
-import type { Problem } from '../api/client';
 import { GIVEN_AT } from './answers';
 
 type Away = '' | 'server' | 'database';
@@ -16,22 +15,13 @@ export const connection = $state<{ away: Away; shownFrom: string; renewed: numbe
 
 const RETRY_MS = 1500;
 
-export interface Answer<T> {
-  data?: T;
-  error?: Problem;
-  response: Response;
-}
-
-/** Thrown when a caller no longer wants its answer. */
-export class Given extends Error {}
-
 /** A pause that ends early, with an error, when the signal says so. */
 function pause(signal?: AbortSignal): Promise<void> {
   return new Promise((resolve, reject) => {
     const timer = setTimeout(resolve, RETRY_MS);
     signal?.addEventListener('abort', () => {
       clearTimeout(timer);
-      reject(new Given());
+      reject(signal.reason as Error);
     });
   });
 }
@@ -74,30 +64,32 @@ async function watch(): Promise<void> {
 
 /**
  * Asks until there is an answer: while the server or its database is away the page says so and
- * tries again by itself, or shows what was last answered. What the caller sends must bear repeating.
+ * tries again by itself, or shows what was last answered. What is sent must bear repeating.
+ *
+ * @param signal ends the waiting with its reason
  */
-export async function untilAnswered<T>(
-  ask: () => Promise<Answer<T>>,
+export async function untilAnswered(
+  ask: () => Promise<Response>,
   signal?: AbortSignal,
-): Promise<Answer<T>> {
+): Promise<Response> {
   for (;;) {
-    if (signal?.aborted) throw new Given();
+    signal?.throwIfAborted();
     try {
       const answer = await ask();
-      const old = answer.response.headers?.get(GIVEN_AT);
+      const old = answer.headers.get(GIVEN_AT);
       if (old) {
-        connection.away = (answer.response.headers.get('x-away') as Away) || 'server';
+        connection.away = (answer.headers.get('x-away') as Away) || 'server';
         connection.shownFrom = old;
         void watch();
         return answer;
       }
-      if (answer.response.status !== 503 && answer.response.status !== 502) {
+      if (answer.status !== 503 && answer.status !== 502) {
         answered();
         return answer;
       }
       connection.away = 'database';
     } catch (failure) {
-      if (signal?.aborted) throw new Given();
+      signal?.throwIfAborted();
       if (!(failure instanceof TypeError)) throw failure;
       connection.away = 'server';
     }

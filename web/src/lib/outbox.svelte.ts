@@ -1,5 +1,4 @@
 import { api, type Schemas } from '../api/client';
-import { untilAnswered } from './connection.svelte';
 
 /** A line that was noted and is not known to have arrived. Its id makes sending it twice harmless. */
 export interface Kept {
@@ -64,12 +63,10 @@ export async function sendAll(): Promise<void> {
       const next = outbox.items.find((item) => !item.refused);
       if (!next) return;
       const { id, text, at } = next;
-      const answer = await untilAnswered(() =>
-        api.POST('/api/tanks/{id}/log', {
-          params: { path: { id: next.tank } },
-          body: { id, text, at },
-        }),
-      );
+      const answer = await api.POST('/api/tanks/{id}/log', {
+        params: { path: { id: next.tank } },
+        body: { id, text, at },
+      });
       // signed out meanwhile: it waits for the keeper to come back
       if (answer.response.status === 401) return;
       const sent: Sent = answer.data

@@ -1,11 +1,10 @@
 import { api, type Schemas } from '../api/client';
-import { untilAnswered } from './connection.svelte';
 
 /** The keeper's tanks by name, those that are put away last. */
 export const tanks = $state<{ all: Schemas['TankName'][] }>({ all: [] });
 
 export async function loadTanks(): Promise<void> {
-  tanks.all = (await untilAnswered(() => api.GET('/api/tanks'))).data ?? [];
+  tanks.all = (await api.GET('/api/tanks')).data ?? [];
 }
 
 /** The tank so many places after this one, around the corner. */

@@ -1,6 +1,5 @@
 import { api, type Schemas } from '../api/client';
 import { about } from './words';
-import { untilAnswered } from './connection.svelte';
 
 /** Quantities a keeper may choose a unit for; numbers travel in the first unit of each. */
 export type QuantityName =
@@ -23,7 +22,7 @@ export const units = $state<{
 }>({ offered: [], gravity: [], chosen: {} });
 
 export async function loadUnits(): Promise<void> {
-  const answer = await untilAnswered(() => api.GET('/api/units'));
+  const answer = await api.GET('/api/units');
   if (!answer.data) return;
   units.offered = answer.data.quantities;
   units.gravity = answer.data.gravity;
@@ -33,7 +32,7 @@ export async function loadUnits(): Promise<void> {
 export async function chooseUnit(name: QuantityName, label: string): Promise<void> {
   units.chosen = { ...units.chosen, [name]: label };
   const chosen = JSON.stringify(units.chosen);
-  await untilAnswered(() => api.PUT('/api/units', { body: { chosen } }));
+  await api.PUT('/api/units', { body: { chosen } });
 }
 
 export function labelOf(name: QuantityName): string {

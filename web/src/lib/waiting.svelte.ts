@@ -1,4 +1,4 @@
-import { api } from '../api/client';
+import { api, once } from '../api/client';
 
 const SHOWN_AFTER_MS = 300;
 const ASKED_EVERY_MS = 500;
@@ -24,7 +24,10 @@ export class Waiting {
     const mine = this.timer;
     this.words ||= 'Working out…';
     try {
-      const answer = await api.GET('/api/tanks/{id}/progress', { params: { path: { id: tank } } });
+      const answer = await api.GET('/api/tanks/{id}/progress', {
+        params: { path: { id: tank } },
+        fetch: once,
+      });
       if (mine !== this.timer) return;
       const share = answer.data?.share;
       this.words =

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { api } from '../api/client';
-  import { untilAnswered } from '../lib/connection.svelte';
+
   import { tanks } from '../lib/tanks.svelte';
 
   let { first, onnoted }: { first: string; onnoted: () => void } = $props();
@@ -33,12 +33,10 @@
     const at = new Date().toISOString();
     const all: Result[] = [];
     for (const tank of asked.trim() ? chosen : []) {
-      const answer = await untilAnswered(() =>
-        api.POST('/api/tanks/{id}/readings', {
-          params: { path: { id: tank } },
-          body: { text: asked, at },
-        }),
-      );
+      const answer = await api.POST('/api/tanks/{id}/readings', {
+        params: { path: { id: tank } },
+        body: { text: asked, at },
+      });
       const problems = answer.data?.problems ?? [answer.error?.detail ?? 'That can’t be read.'];
       all.push({
         name: nameOf(tank),
@@ -62,9 +60,10 @@
     for (const tank of chosen) {
       const id = ids.get(tank) ?? crypto.randomUUID();
       ids.set(tank, id);
-      const answer = await untilAnswered(() =>
-        api.POST('/api/tanks/{id}/log', { params: { path: { id: tank } }, body: { id, text, at } }),
-      );
+      const answer = await api.POST('/api/tanks/{id}/log', {
+        params: { path: { id: tank } },
+        body: { id, text, at },
+      });
       all.push({
         name: nameOf(tank),
         said: answer.data?.understood ?? [answer.error?.detail ?? 'Nothing was saved.'],

@@ -1,6 +1,7 @@
 <script lang="ts">
+  import { Latest } from '../lib/latest';
   import { api, type LogEntry, type ReadBack } from '../api/client';
-  import { untilAnswered } from '../lib/connection.svelte';
+
   import Sheet from '../lib/Sheet.svelte';
   import { show } from '../lib/toast.svelte';
 
@@ -15,26 +16,25 @@
   let readBack = $state<ReadBack | null>(null);
   let refused = $state('');
   let busy = $state(false);
+  const reading = new Latest();
   const id = crypto.randomUUID();
 
   async function read() {
     refused = '';
     const body = { text, at: new Date().toISOString() };
-    const answer = await untilAnswered(() =>
-      api.POST('/api/tanks/{id}/readings', { params: { path: { id: tank } }, body }),
+    const answer = await reading.ask((signal) =>
+      api.POST('/api/tanks/{id}/readings', { params: { path: { id: tank } }, body, signal }),
     );
-    if (body.text === text) readBack = answer.data ?? null;
+    if (answer) readBack = answer.data ?? null;
   }
 
   async function keep(event: SubmitEvent) {
     event.preventDefault();
     busy = true;
-    const answer = await untilAnswered(() =>
-      api.POST('/api/tanks/{id}/log/entries/{entry}/correction', {
-        params: { path: { id: tank, entry: entry.id } },
-        body: { id, text, at: new Date().toISOString() },
-      }),
-    );
+    const answer = await api.POST('/api/tanks/{id}/log/entries/{entry}/correction', {
+      params: { path: { id: tank, entry: entry.id } },
+      body: { id, text, at: new Date().toISOString() },
+    });
     busy = false;
     if (!answer.data) {
       refused = answer.error?.detail ?? 'That did not work; nothing was saved.';
@@ -49,12 +49,10 @@
   }
 
   async function undo() {
-    await untilAnswered(() =>
-      api.PUT('/api/tanks/{id}/log/{line}/withdrawn', {
-        params: { path: { id: tank, line: id } },
-        body: { withdrawn: true },
-      }),
-    );
+    await api.PUT('/api/tanks/{id}/log/{line}/withdrawn', {
+      params: { path: { id: tank, line: id } },
+      body: { withdrawn: true },
+    });
     onclose(true);
   }
 </script>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, postPhoto, type Schemas } from '../api/client';
-  import { untilAnswered } from '../lib/connection.svelte';
+
   import { show } from '../lib/toast.svelte';
   import { shortDay } from '../lib/words';
 
@@ -12,9 +12,7 @@
   let pair = $state<string[]>([]);
 
   async function load() {
-    const answer = await untilAnswered(() =>
-      api.GET('/api/tanks/{id}/photos', { params: { path: { id: tank } } }),
-    );
+    const answer = await api.GET('/api/tanks/{id}/photos', { params: { path: { id: tank } } });
     photos = answer.data ?? [];
     if (pair.length === 0 && photos.length > 1)
       pair = [photos[photos.length - 1]?.id ?? '', photos[0]?.id ?? ''];
@@ -38,11 +36,9 @@
   }
 
   async function remove(photo: Schemas['Photo']) {
-    await untilAnswered(() =>
-      api.DELETE('/api/tanks/{id}/photos/{photo}', {
-        params: { path: { id: tank, photo: photo.id } },
-      }),
-    );
+    await api.DELETE('/api/tanks/{id}/photos/{photo}', {
+      params: { path: { id: tank, photo: photo.id } },
+    });
     pair = pair.filter((id) => id !== photo.id);
     await load();
   }

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { api, type Schemas } from '../api/client';
-  import { untilAnswered } from '../lib/connection.svelte';
+
   import { show } from '../lib/toast.svelte';
 
   let { tank, onkept }: { tank: string; onkept: () => void } = $props();
@@ -25,12 +25,10 @@
 
   async function preview() {
     refused = '';
-    const answer = await untilAnswered(() =>
-      api.POST('/api/tanks/{id}/tests/preview', {
-        params: { path: { id: tank } },
-        body: { csv, columns, monthFirst },
-      }),
-    );
+    const answer = await api.POST('/api/tanks/{id}/tests/preview', {
+      params: { path: { id: tank } },
+      body: { csv, columns, monthFirst },
+    });
     if (answer.data) {
       read = answer.data;
       columns = answer.data.columns.map((column) => ({ ...column }));
@@ -42,12 +40,10 @@
 
   async function keep() {
     busy = true;
-    const answer = await untilAnswered(() =>
-      api.POST('/api/tanks/{id}/tests', {
-        params: { path: { id: tank } },
-        body: { id, table: { csv, columns, monthFirst } },
-      }),
-    );
+    const answer = await api.POST('/api/tanks/{id}/tests', {
+      params: { path: { id: tank } },
+      body: { id, table: { csv, columns, monthFirst } },
+    });
     busy = false;
     if (!answer.data) {
       refused = answer.error?.detail ?? 'Nothing was saved.';

@@ -1,6 +1,5 @@
 <script lang="ts">
   import { api } from '../api/client';
-  import { untilAnswered } from '../lib/connection.svelte';
 
   /** A mass from a length: nobody weighs a fish. */
   let { onmass }: { onmass: (grams: number) => void } = $props();
@@ -12,7 +11,7 @@
 
   async function work() {
     problem = '';
-    const answer = await untilAnswered(() => api.POST('/api/mass', { body: { shape, lengthCm } }));
+    const answer = await api.POST('/api/mass', { body: { shape, lengthCm } });
     if (answer.data) onmass(answer.data.value);
     else problem = answer.error?.fields?.[0]?.allowed ?? 'That can’t be.';
   }

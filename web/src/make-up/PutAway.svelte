@@ -1,6 +1,6 @@
 <script lang="ts">
   import { api } from '../api/client';
-  import { untilAnswered } from '../lib/connection.svelte';
+
   import { goTo } from '../lib/place.svelte';
   import { loadTanks, tanks } from '../lib/tanks.svelte';
   import { show } from '../lib/toast.svelte';
@@ -13,9 +13,10 @@
 
   async function putAway() {
     const next = !away;
-    const answer = await untilAnswered(() =>
-      api.PUT('/api/tanks/{id}/put-away', { params: params(), body: { putAway: next } }),
-    );
+    const answer = await api.PUT('/api/tanks/{id}/put-away', {
+      params: params(),
+      body: { putAway: next },
+    });
     if (answer.error) {
       show({ kind: 'problem', text: answer.error.detail ?? 'That was not saved.' });
       return;
@@ -30,7 +31,7 @@
   }
 
   async function remove() {
-    const answer = await untilAnswered(() => api.DELETE('/api/tanks/{id}', { params: params() }));
+    const answer = await api.DELETE('/api/tanks/{id}', { params: params() });
     if (answer.error) {
       show({
         kind: 'problem',

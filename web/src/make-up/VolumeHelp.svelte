@@ -1,6 +1,6 @@
 <script lang="ts">
   import { api, type Schemas } from '../api/client';
-  import { untilAnswered } from '../lib/connection.svelte';
+
   import { volume } from '../lib/units.svelte';
 
   /** Roads to the water that is really in the tank. */
@@ -21,18 +21,18 @@
 
   async function lookBack() {
     road = 'by past changes';
-    const answer = await untilAnswered(() =>
-      api.GET('/api/tanks/{id}/implied-volume', { params: { path: { id: tank } } }),
-    );
+    const answer = await api.GET('/api/tanks/{id}/implied-volume', {
+      params: { path: { id: tank } },
+    });
     implied = answer.data ?? null;
   }
 
   async function work(event: SubmitEvent) {
     event.preventDefault();
     problem = '';
-    const answer = await untilAnswered(() =>
+    const answer =
       road === 'by measures'
-        ? api.POST('/api/volume/box', {
+        ? await api.POST('/api/volume/box', {
             body: {
               lengthCm: box.lengthCm,
               widthCm: box.widthCm,
@@ -42,9 +42,8 @@
             },
           })
         : road === 'by salt'
-          ? api.POST('/api/volume/salt', { body: { ...salt, temperatureC } })
-          : api.POST('/api/volume/marker', { body: marker }),
-    );
+          ? await api.POST('/api/volume/salt', { body: { ...salt, temperatureC } })
+          : await api.POST('/api/volume/marker', { body: marker });
     litres = answer.data?.value ?? null;
     if (!answer.data)
       problem = answer.error?.fields?.[0]?.found ?? answer.error?.detail ?? 'That can’t be.';

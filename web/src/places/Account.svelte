@@ -1,14 +1,13 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, type Schemas } from '../api/client';
-  import { untilAnswered } from '../lib/connection.svelte';
+
+  import { loadSession } from '../lib/session.svelte';
   import { loadTanks, tanks } from '../lib/tanks.svelte';
   import { show } from '../lib/toast.svelte';
   import TextLine from '../lib/TextLine.svelte';
   import { longDay, ownDay } from '../lib/words';
   import { deviceName } from '../lib/devices';
-
-  let { onsignedout, onstayed }: { onsignedout: () => void; onstayed: () => void } = $props();
 
   let account = $state.raw<Schemas['Account'] | null>(null);
   let present = $state('');
@@ -21,9 +20,8 @@
   let away = $derived(tanks.all.filter((tank) => tank.putAway));
 
   async function load() {
-    const answer = await untilAnswered(() => api.GET('/api/account'));
-    if (answer.response.status === 401) onsignedout();
-    else account = answer.data ?? account;
+    const answer = await api.GET('/api/account');
+    account = answer.data ?? account;
   }
   onMount(() => {
     void load();
@@ -33,14 +31,8 @@
   const day = (instant: string) => longDay(ownDay(instant), '');
   const time = (instant: string) => new Date(instant).toTimeString().slice(0, 5);
 
-  type Answer = { response: Response; error?: { detail?: string } };
-
   /** Says what went wrong, or what was done, and looks again. */
-  async function after(answer: Answer, done: string): Promise<boolean> {
-    if (answer.response.status === 401) {
-      onsignedout();
-      return false;
-    }
+  async function after(answer: { error?: { detail?: string } }, done: string): Promise<boolean> {
     if (answer.error) show({ kind: 'problem', text: answer.error.detail ?? 'That was not saved.' });
     else show({ kind: 'done', text: done });
     await Promise.all([load(), loadTanks()]);
@@ -49,9 +41,7 @@
 
   async function changePassword(event: SubmitEvent) {
     event.preventDefault();
-    const answer = await untilAnswered(() =>
-      api.PUT('/api/account/password', { body: { present, wanted } }),
-    );
+    const answer = await api.PUT('/api/account/password', { body: { present, wanted } });
     problem = answer.error?.detail ?? '';
     if (answer.error) return;
     present = wanted = '';
@@ -59,46 +49,40 @@
   }
 
   async function end(session: string) {
-    const answer = await untilAnswered(() =>
-      api.DELETE('/api/account/sessions/{session}', { params: { path: { session } } }),
-    );
+    const answer = await api.DELETE('/api/account/sessions/{session}', {
+      params: { path: { session } },
+    });
     await after(answer, 'Signed out there.');
   }
 
   async function endOthers() {
-    const answer = await untilAnswered(() => api.POST('/api/account/sessions/end-others'));
+    const answer = await api.POST('/api/account/sessions/end-others');
     await after(answer, 'Signed out everywhere else.');
   }
 
   async function takeOut(id: string, called: string) {
-    const answer = await untilAnswered(() =>
-      api.PUT('/api/tanks/{id}/put-away', {
-        params: { path: { id } },
-        body: { putAway: false },
-      }),
-    );
+    const answer = await api.PUT('/api/tanks/{id}/put-away', {
+      params: { path: { id } },
+      body: { putAway: false },
+    });
     await after(answer, `${called} is looked after again.`);
   }
 
   async function bringBack(id: string, called: string) {
-    const answer = await untilAnswered(() =>
-      api.POST('/api/tanks/{id}/bring-back', { params: { path: { id } } }),
-    );
+    const answer = await api.POST('/api/tanks/{id}/bring-back', { params: { path: { id } } });
     await after(answer, `${called} is back.`);
   }
 
   async function leave(event: SubmitEvent) {
     event.preventDefault();
-    const answer = await untilAnswered(() =>
-      api.POST('/api/account/leave', { body: { name, password } }),
-    );
+    const answer = await api.POST('/api/account/leave', { body: { name, password } });
     leaveProblem = answer.error?.detail ?? '';
-    if (!answer.error) onsignedout();
+    if (!answer.error) await loadSession();
   }
 
   async function stay() {
-    const answer = await untilAnswered(() => api.POST('/api/account/stay'));
-    if (await after(answer, 'Your account stays.')) onstayed();
+    const answer = await api.POST('/api/account/stay');
+    if (await after(answer, 'Your account stays.')) await loadSession();
   }
 </script>
 

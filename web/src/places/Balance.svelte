@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { Latest } from '../lib/latest';
   import { onMount, untrack } from 'svelte';
   import {
     api,
@@ -8,8 +9,9 @@
     type Outlook,
     type Schemas,
     type Tried,
+    type Problem,
   } from '../api/client';
-  import { Given, untilAnswered, whenRenewed, type Answer } from '../lib/connection.svelte';
+  import { whenRenewed } from '../lib/connection.svelte';
   import { show } from '../lib/toast.svelte';
   import { addDays, interval, percent } from '../lib/words';
   import { volume } from '../lib/units.svelte';
@@ -21,7 +23,7 @@
   import Ways from '../balance/Ways.svelte';
   import Tideline from '../tideline/Tideline.svelte';
 
-  let { tank, onsignedout }: { tank: string; onsignedout: () => void } = $props();
+  let { tank }: { tank: string } = $props();
 
   type Part = 'fraction' | 'everyDays' | 'nextOn';
   const SHEETS = {
@@ -53,7 +55,7 @@
   let routineTried = $state(false);
   let stale = $state(false);
   let held = $state<Part | ''>('');
-  let asking: AbortController | undefined;
+  const asking = new Latest();
   let timer: ReturnType<typeof setTimeout> | undefined;
   let outlook = $derived(tried ?? balance?.shown ?? null);
   let lines = $derived(triedLines ?? balance?.lines ?? null);
@@ -61,12 +63,9 @@
 
   async function load() {
     waiting.start(tank);
-    const answer = await untilAnswered(() =>
-      api.GET('/api/tanks/{id}/balance', { params: params() }),
-    );
+    const answer = await api.GET('/api/tanks/{id}/balance', { params: params() });
     waiting.stop();
-    if (answer.response.status === 401) onsignedout();
-    else if (answer.data) {
+    if (answer.data) {
       balance = answer.data;
       void loadLedger();
     } else missing = answer.error?.detail ?? 'This tank can’t be shown.';
@@ -74,20 +73,14 @@
 
   async function loadLedger() {
     ledgers =
-      (
-        await untilAnswered(() =>
-          api.GET('/api/tanks/{id}/ledger', { params: { ...params(), query: {} } }),
-        )
-      ).data ?? ledgers;
+      (await api.GET('/api/tanks/{id}/ledger', { params: { ...params(), query: {} } })).data ??
+      ledgers;
   }
 
   async function showThen(asOf: string) {
     then = asOf
-      ? ((
-          await untilAnswered(() =>
-            api.GET('/api/tanks/{id}/then', { params: { ...params(), query: { asOf } } }),
-          )
-        ).data ?? null)
+      ? ((await api.GET('/api/tanks/{id}/then', { params: { ...params(), query: { asOf } } }))
+          .data ?? null)
       : null;
   }
 
@@ -97,13 +90,13 @@
     return () => {
       waiting.stop();
       clearTimeout(timer);
-      asking?.abort();
+      asking.giveUp();
     };
   });
 
   function putBack() {
     clearTimeout(timer);
-    asking?.abort();
+    asking.giveUp();
     tried = null;
     triedLines = null;
     tries = [];
@@ -180,9 +173,6 @@
 
   async function find(solve: 'FRACTION' | 'INTERVAL' | 'NOTHING') {
     if (!balance || !outlook) return;
-    asking?.abort();
-    asking = new AbortController();
-    const { signal } = asking;
     // where no change is planned none is tried, unless a moved line asks for one
     const routine =
       outlook.routine ??
@@ -198,18 +188,13 @@
       nitrate: triedLines?.nitrate,
       phosphate: triedLines?.phosphate,
     };
-    try {
-      const answer = await untilAnswered(
-        () => api.POST('/api/tanks/{id}/what-if', { params: params(), body, signal }),
-        signal,
-      );
-      if (signal.aborted) return;
-      if (answer.data) tried = answer.data;
-      else show({ kind: 'problem', text: answer.error?.detail ?? 'That can’t be tried.' });
-      stale = false;
-    } catch (failure) {
-      if (!(failure instanceof Given) && !signal.aborted) throw failure;
-    }
+    const answer = await asking.ask((signal) =>
+      api.POST('/api/tanks/{id}/what-if', { params: params(), body, signal }),
+    );
+    if (!answer) return;
+    if (answer.data) tried = answer.data;
+    else show({ kind: 'problem', text: answer.error?.detail ?? 'That can’t be tried.' });
+    stale = false;
   }
 
   async function saveLines(next: Lines): Promise<boolean> {
@@ -218,9 +203,7 @@
       nitrate: next.nitrate,
       phosphate: next.phosphate,
     };
-    return taken(
-      await untilAnswered(() => api.PUT('/api/tanks/{id}/lines', { params: params(), body })),
-    );
+    return taken(await api.PUT('/api/tanks/{id}/lines', { params: params(), body }));
   }
 
   async function saveRoutine(next: Outlook['routine']): Promise<boolean> {
@@ -230,13 +213,11 @@
       everyDays: next?.everyDays,
       nextOn: next?.nextOn,
     };
-    return taken(
-      await untilAnswered(() => api.PUT('/api/tanks/{id}/routine', { params: params(), body })),
-    );
+    return taken(await api.PUT('/api/tanks/{id}/routine', { params: params(), body }));
   }
 
   /** Shows what was saved, or why it was not. */
-  function taken(answer: Answer<Balance>): boolean {
+  function taken(answer: { data?: Balance; error?: Problem }): boolean {
     if (!answer.data) return refused(answer.error?.detail);
     balance = answer.data;
     putBack();

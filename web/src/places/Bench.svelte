@@ -1,12 +1,10 @@
 <script lang="ts">
   import { onMount, tick } from 'svelte';
   import { api, type Schemas } from '../api/client';
-  import { untilAnswered, whenRenewed } from '../lib/connection.svelte';
+  import { whenRenewed } from '../lib/connection.svelte';
   import Sheet from '../lib/Sheet.svelte';
   import Shelf from '../bench/Shelf.svelte';
   import Test from '../bench/Test.svelte';
-
-  let { onsignedout }: { onsignedout: () => void } = $props();
 
   let bench = $state.raw<Schemas['Bench'] | null>(null);
   let site = $state(localStorage.getItem('umberline-site') ?? '');
@@ -26,9 +24,8 @@
   }
 
   async function load() {
-    const answer = await untilAnswered(() => api.GET('/api/bench'));
-    if (answer.response.status === 401) onsignedout();
-    else bench = answer.data ?? bench;
+    const answer = await api.GET('/api/bench');
+    bench = answer.data ?? bench;
   }
   whenRenewed(() => void load());
   onMount(() => void load());

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, type Schemas } from '../api/client';
-  import { untilAnswered } from '../lib/connection.svelte';
+
   import { note } from '../lib/outbox.svelte';
   import { said } from '../lib/said';
   import { show } from '../lib/toast.svelte';
@@ -12,7 +12,7 @@
   import Done from '../change/Done.svelte';
   import Salt from '../change/Salt.svelte';
 
-  let { tank, onsignedout }: { tank: string; onsignedout: () => void } = $props();
+  let { tank }: { tank: string } = $props();
 
   type RunSheet = Schemas['RunSheet'];
   interface Under {
@@ -51,13 +51,10 @@
   });
 
   async function load(fraction?: number) {
-    const answer = await untilAnswered(() =>
-      api.GET('/api/tanks/{id}/run-sheet', {
-        params: { path: { id: tank }, query: { fraction } },
-      }),
-    );
-    if (answer.response.status === 401) onsignedout();
-    else if (answer.data) {
+    const answer = await api.GET('/api/tanks/{id}/run-sheet', {
+      params: { path: { id: tank }, query: { fraction } },
+    });
+    if (answer.data) {
       sheet = answer.data;
       asked = String(Math.round(100 * answer.data.fraction));
       problem = '';
@@ -88,18 +85,14 @@
 
   /** Puts the test that would teach something on its day, where the tank has that work. */
   async function askForTest(testOn: Schemas['TestAsked']) {
-    const care = await untilAnswered(() =>
-      api.GET('/api/tanks/{id}/care', { params: { path: { id: tank } } }),
-    );
+    const care = await api.GET('/api/tanks/{id}/care', { params: { path: { id: tank } } });
     if (!care.data || !sheet) return;
     const { version } = care.data;
     const nextOn = addDays(sheet.today, testOn.daysFrom);
-    await untilAnswered(() =>
-      api.PUT('/api/tanks/{id}/upkeep/{work}', {
-        params: { path: { id: tank, work: `test:${testOn.analyte}` } },
-        body: { version, nextOn },
-      }),
-    );
+    await api.PUT('/api/tanks/{id}/upkeep/{work}', {
+      params: { path: { id: tank, work: `test:${testOn.analyte}` } },
+      body: { version, nextOn },
+    });
   }
 
   /** Notes what was really done, once, also without a connection. */

@@ -64,7 +64,7 @@ describe('the run sheet', () => {
   });
   afterEach(() => vi.unstubAllGlobals());
 
-  const open = () => render(Change, { tank: 't1', onsignedout: vi.fn() });
+  const open = () => render(Change, { tank: 't1' });
   const steps = async () => (await screen.findAllByTestId('step')) as HTMLInputElement[];
 
   it('says what to do, what it comes to, and what to take care of', async () => {

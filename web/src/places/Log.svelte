@@ -1,7 +1,8 @@
 <script lang="ts">
+  import { Latest } from '../lib/latest';
   import { onMount } from 'svelte';
   import { api, type LogEntry, type Schemas } from '../api/client';
-  import { untilAnswered, whenRenewed } from '../lib/connection.svelte';
+  import { whenRenewed } from '../lib/connection.svelte';
   import { show } from '../lib/toast.svelte';
   import { tanks } from '../lib/tanks.svelte';
   import { longDay, shortDay } from '../lib/words';
@@ -12,7 +13,7 @@
   import Photos from '../log/Photos.svelte';
   import TableIn from '../log/TableIn.svelte';
 
-  let { tank, onsignedout }: { tank: string; onsignedout: () => void } = $props();
+  let { tank }: { tank: string } = $props();
 
   const KINDS: [string, string][] = [
     ['', 'everything'],
@@ -39,25 +40,21 @@
   let sheet = $state<'' | 'table' | 'photos' | 'batch'>('');
   let photos = $state.raw<Schemas['Photo'][]>([]);
   let timer: ReturnType<typeof setTimeout> | undefined;
-  let asked = 0;
+  const asking = new Latest();
 
   async function loadPhotos() {
-    const answer = await untilAnswered(() =>
-      api.GET('/api/tanks/{id}/photos', { params: { path: { id: tank } } }),
-    );
+    const answer = await api.GET('/api/tanks/{id}/photos', { params: { path: { id: tank } } });
     photos = answer.data ?? [];
   }
 
   async function load(before?: string) {
-    const mine = ++asked;
-    const answer = await untilAnswered(() =>
+    const answer = await asking.ask((signal) =>
       api.GET('/api/tanks/{id}/log', {
         params: { path: { id: tank }, query: { kind, text, sinceChange, before } },
+        signal,
       }),
     );
-    if (mine !== asked) return;
-    if (answer.response.status === 401) onsignedout();
-    if (!answer.data) return;
+    if (!answer?.data) return;
     entries = before ? [...(entries ?? []), ...answer.data.entries] : answer.data.entries;
     more = answer.data.more;
   }
@@ -91,12 +88,10 @@
   }
 
   async function setWithdrawn(entry: LogEntry, gone: boolean) {
-    const answer = await untilAnswered(() =>
-      api.PUT('/api/tanks/{id}/log/entries/{entry}/withdrawn', {
-        params: { path: { id: tank, entry: entry.id } },
-        body: { withdrawn: gone },
-      }),
-    );
+    const answer = await api.PUT('/api/tanks/{id}/log/entries/{entry}/withdrawn', {
+      params: { path: { id: tank, entry: entry.id } },
+      body: { withdrawn: gone },
+    });
     if (!answer.response.ok) {
       show({ kind: 'problem', text: answer.error?.detail ?? 'That did not work.' });
       return;

@@ -2,7 +2,7 @@
   import { onMount } from 'svelte';
   import { said } from '../lib/said';
   import { api, type Problem, type Schemas } from '../api/client';
-  import { Given, untilAnswered } from '../lib/connection.svelte';
+  import { Latest } from '../lib/latest';
   import { show } from '../lib/toast.svelte';
   import { loadTanks } from '../lib/tanks.svelte';
   import { labelOf, level } from '../lib/units.svelte';
@@ -25,7 +25,7 @@
     type Value,
   } from '../make-up/sections';
 
-  let { tank, onsignedout }: { tank: string; onsignedout: () => void } = $props();
+  let { tank }: { tank: string } = $props();
 
   const TRY_AFTER_MS = 350;
   let kept = $state.raw<Schemas['MakeUp'] | null>(null);
@@ -39,7 +39,7 @@
   let helping = $state(false);
   let site = $state('');
   let timer: ReturnType<typeof setTimeout> | undefined;
-  let asking: AbortController | undefined;
+  const asking = new Latest();
   const params = () => ({ path: { id: tank } });
   let changed = $derived(
     kept !== null && JSON.stringify(file) !== JSON.stringify(JSON.parse(kept.file)),
@@ -52,16 +52,13 @@
     void load();
     return () => {
       clearTimeout(timer);
-      asking?.abort();
+      asking.giveUp();
     };
   });
 
   async function load() {
-    const answer = await untilAnswered(() =>
-      api.GET('/api/tanks/{id}/make-up', { params: params() }),
-    );
-    if (answer.response.status === 401) onsignedout();
-    else if (answer.data) take(answer.data);
+    const answer = await api.GET('/api/tanks/{id}/make-up', { params: params() });
+    if (answer.data) take(answer.data);
     else missing = answer.error?.detail ?? 'This tank can’t be shown.';
   }
 
@@ -83,41 +80,30 @@
 
   /** Asks what the make-up as it stands would lead to. */
   async function look() {
-    asking?.abort();
-    asking = new AbortController();
-    const { signal } = asking;
     stale = true;
-    try {
-      const answer = await untilAnswered(
-        () =>
-          api.POST('/api/tanks/{id}/make-up/effect', {
-            params: params(),
-            body: { file: JSON.stringify(file) },
-            signal,
-          }),
+    const answer = await asking.ask((signal) =>
+      api.POST('/api/tanks/{id}/make-up/effect', {
+        params: params(),
+        body: { file: JSON.stringify(file) },
         signal,
-      );
-      if (signal.aborted) return;
-      stale = false;
-      if (answer.data) {
-        effect = answer.data;
-        before ??= answer.data;
-        problem = null;
-      } else problem = answer.error ?? null;
-    } catch (failure) {
-      if (!(failure instanceof Given) && !signal.aborted) throw failure;
-    }
+      }),
+    );
+    if (!answer) return;
+    stale = false;
+    if (answer.data) {
+      effect = answer.data;
+      before ??= answer.data;
+      problem = null;
+    } else problem = answer.error ?? null;
   }
 
   async function keep(text = JSON.stringify(file), words = 'Kept.') {
     const old = kept;
     if (!old) return;
-    const answer = await untilAnswered(() =>
-      api.PUT('/api/tanks/{id}/make-up', {
-        params: params(),
-        body: { version: old.version, file: text },
-      }),
-    );
+    const answer = await api.PUT('/api/tanks/{id}/make-up', {
+      params: params(),
+      body: { version: old.version, file: text },
+    });
     if (!answer.data) {
       problem = answer.error ?? null;
       show({ kind: 'problem', text: answer.error?.detail ?? 'That was not kept.' });
@@ -133,9 +119,7 @@
   }
 
   async function keepSite() {
-    await untilAnswered(() =>
-      api.PUT('/api/tanks/{id}/site', { params: params(), body: { site } }),
-    );
+    await api.PUT('/api/tanks/{id}/site', { params: params(), body: { site } });
     void loadTanks();
   }
 

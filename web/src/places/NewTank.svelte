@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, type Problem, type Schemas } from '../api/client';
-  import { untilAnswered } from '../lib/connection.svelte';
+
   import { goTo } from '../lib/place.svelte';
   import { loadTanks } from '../lib/tanks.svelte';
   import { drawn } from '../lib/units.svelte';
@@ -43,7 +43,7 @@
   const today = new Date();
 
   onMount(async () => {
-    lists = (await untilAnswered(() => api.GET('/api/lists'))).data ?? null;
+    lists = (await api.GET('/api/lists')).data ?? null;
   });
 
   const WORDS: Record<string, string> = {
@@ -147,7 +147,7 @@
         ...test('phosphate', asked.phosphate, 'mg/L PO4'),
       ],
     });
-    const answer = await untilAnswered(() => api.POST('/api/tanks', { body: { id, file } }));
+    const answer = await api.POST('/api/tanks', { body: { id, file } });
     busy = false;
     if (answer.error) {
       problem = answer.error;

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, type Problem, type RoundsLine } from '../api/client';
-  import { untilAnswered, whenRenewed } from '../lib/connection.svelte';
+  import { whenRenewed } from '../lib/connection.svelte';
   import { goTo } from '../lib/place.svelte';
   import { MANY, sortOut } from '../lib/rounds';
   import { show } from '../lib/toast.svelte';
@@ -11,7 +11,6 @@
   import { addDays, longDay, nearDay, percent, shortDay } from '../lib/words';
   import LevelStrip from '../lib/LevelStrip.svelte';
 
-  let { onsignedout }: { onsignedout: () => void } = $props();
   let lines = $state<RoundsLine[] | null>(null);
   let refused = $state<Problem | null>(null);
   let slow = $state(false);
@@ -20,11 +19,10 @@
 
   async function load() {
     const timer = setTimeout(() => (slow = true), 300);
-    const answer = await untilAnswered(() => api.GET('/api/rounds'));
+    const answer = await api.GET('/api/rounds');
     clearTimeout(timer);
     slow = false;
-    if (answer.response.status === 401) onsignedout();
-    else lines = answer.data ?? [];
+    lines = answer.data ?? [];
   }
   whenRenewed(() => void load());
   onMount(load);
@@ -107,12 +105,10 @@
     const tank = line.tank.id;
     const share = Math.round((line.fraction ?? 0) * 100);
     busy = tank;
-    const answer = await untilAnswered(() =>
-      api.POST('/api/tanks/{id}/log', {
-        params: { path: { id: tank } },
-        body: { id, text: `change ${share}%`, at: new Date().toISOString() },
-      }),
-    );
+    const answer = await api.POST('/api/tanks/{id}/log', {
+      params: { path: { id: tank } },
+      body: { id, text: `change ${share}%`, at: new Date().toISOString() },
+    });
     busy = '';
     if (!answer.data) {
       show({ kind: 'problem', text: answer.error?.detail ?? 'That was not noted.' });
@@ -125,12 +121,12 @@
       action: {
         label: 'Undo',
         run: () =>
-          void untilAnswered(() =>
-            api.PUT('/api/tanks/{id}/log/{line}/withdrawn', {
+          void api
+            .PUT('/api/tanks/{id}/log/{line}/withdrawn', {
               params: { path: { id: tank, line: id } },
               body: { withdrawn: true },
-            }),
-          ).then(load),
+            })
+            .then(load),
       },
     });
   }
@@ -138,17 +134,15 @@
   type Routine = NonNullable<RoundsLine['routine']>;
 
   async function setRoutine(line: RoundsLine, version: number, routine: Routine | undefined) {
-    const answer = await untilAnswered(() =>
-      api.PUT('/api/tanks/{id}/routine', {
-        params: { path: { id: line.tank.id } },
-        body: {
-          version,
-          fraction: routine?.fraction,
-          everyDays: routine?.everyDays,
-          nextOn: routine?.nextOn,
-        },
-      }),
-    );
+    const answer = await api.PUT('/api/tanks/{id}/routine', {
+      params: { path: { id: line.tank.id } },
+      body: {
+        version,
+        fraction: routine?.fraction,
+        everyDays: routine?.everyDays,
+        nextOn: routine?.nextOn,
+      },
+    });
     if (!answer.data)
       show({ kind: 'problem', text: answer.error?.detail ?? 'That was not saved.' });
     // the lines' versions must be fresh before anything else is pressed
@@ -192,7 +186,7 @@
     refused = null;
     const id = crypto.randomUUID();
     const file = await chosen.text();
-    const answer = await untilAnswered(() => api.POST('/api/tanks', { body: { id, file } }));
+    const answer = await api.POST('/api/tanks', { body: { id, file } });
     input.value = '';
     if (answer.error) refused = answer.error;
     else {

@@ -1,21 +1,13 @@
 <script lang="ts">
-  import { api, postForm, type Problem, type Session } from '../api/client';
-  import { untilAnswered } from '../lib/connection.svelte';
+  import { api, type Session } from '../api/client';
+  import { signIn } from '../lib/session.svelte';
 
-  let { session, onsignedin }: { session: Session; onsignedin: () => Promise<void> } = $props();
+  let { session }: { session: Session } = $props();
   let name = $state('');
   let password = $state('');
   let making = $state(false);
   let problem = $state('');
   let busy = $state(false);
-
-  async function askForm(path: string, fields: Record<string, string>) {
-    return untilAnswered(async () => {
-      const response = await postForm(path, fields);
-      const error = response.ok ? undefined : ((await response.json()) as Problem);
-      return { data: response.ok, error, response };
-    });
-  }
 
   async function enter(event: SubmitEvent) {
     event.preventDefault();
@@ -23,25 +15,20 @@
     problem = '';
     if (making) {
       const id = crypto.randomUUID();
-      const made = await untilAnswered(() =>
-        api.POST('/api/keepers', { body: { id, name, password } }),
-      );
+      const made = await api.POST('/api/keepers', { body: { id, name, password } });
       if (made.error) {
         problem = made.error.detail ?? 'That did not work.';
         busy = false;
         return;
       }
     }
-    const answer = await askForm('/api/sign-in', { name, password });
-    if (answer.error) problem = answer.error.detail ?? 'That did not work.';
-    else await onsignedin();
+    problem = await signIn('/api/sign-in', { name, password });
     busy = false;
   }
 
   async function enterDemo(keeper: string) {
     busy = true;
-    await askForm('/api/demo-sign-in', { name: keeper });
-    await onsignedin();
+    problem = await signIn('/api/demo-sign-in', { name: keeper });
     busy = false;
   }
 </script>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, type Schemas } from '../api/client';
-  import { untilAnswered, whenRenewed } from '../lib/connection.svelte';
+  import { whenRenewed } from '../lib/connection.svelte';
   import { note } from '../lib/outbox.svelte';
   import { said } from '../lib/said';
   import Sheet from '../lib/Sheet.svelte';
@@ -14,8 +14,6 @@
   import Feeder from '../upkeep/Feeder.svelte';
   import Habits from '../upkeep/Habits.svelte';
 
-  let { onsignedout }: { onsignedout: () => void } = $props();
-
   type UpkeepTank = Schemas['UpkeepTank'];
   type Occurrence = Schemas['Occurrence'];
   const WEEKS = 6;
@@ -26,11 +24,8 @@
   let site = $state(localStorage.getItem('umberline-site') ?? '');
 
   async function load() {
-    const answer = await untilAnswered(() =>
-      api.GET('/api/upkeep', { params: { query: { days: WEEKS * 7 } } }),
-    );
-    if (answer.response.status === 401) onsignedout();
-    else tanks = answer.data?.tanks ?? tanks;
+    const answer = await api.GET('/api/upkeep', { params: { query: { days: WEEKS * 7 } } });
+    tanks = answer.data?.tanks ?? tanks;
   }
   whenRenewed(() => void load());
   onMount(() => void load());
@@ -71,23 +66,21 @@
       action: {
         label: 'Undo',
         run: () =>
-          void untilAnswered(() =>
-            api.PUT('/api/tanks/{id}/log/{line}/withdrawn', {
+          void api
+            .PUT('/api/tanks/{id}/log/{line}/withdrawn', {
               params: { path: { id: tank.id, line: id } },
               body: { withdrawn: true },
-            }),
-          ).then(load),
+            })
+            .then(load),
       },
     });
   }
 
   async function move(tank: UpkeepTank, work: string, nextOn: string, words: string) {
-    const answer = await untilAnswered(() =>
-      api.PUT('/api/tanks/{id}/upkeep/{work}', {
-        params: { path: { id: tank.id, work } },
-        body: { version: tank.careVersion, nextOn },
-      }),
-    );
+    const answer = await api.PUT('/api/tanks/{id}/upkeep/{work}', {
+      params: { path: { id: tank.id, work } },
+      body: { version: tank.careVersion, nextOn },
+    });
     if (!answer.response.ok) {
       const why = answer.error?.fields?.[0]?.allowed ?? answer.error?.detail ?? 'It stays.';
       show({ kind: 'problem', text: sayDays(why, today) });

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, type Schemas } from '../api/client';
-  import { untilAnswered } from '../lib/connection.svelte';
+
   import { said } from '../lib/said';
   import { show } from '../lib/toast.svelte';
   import { tanks } from '../lib/tanks.svelte';
@@ -9,7 +9,7 @@
   import { longDay, nearDay, shortDay } from '../lib/words';
   import EntryLine from '../lib/EntryLine.svelte';
 
-  let { tank, onsignedout }: { tank: string; onsignedout: () => void } = $props();
+  let { tank }: { tank: string } = $props();
 
   let all = $state.raw<Schemas['VisitLine'][] | null>(null);
   let visit = $state.raw<Schemas['Visit'] | null>(null);
@@ -18,10 +18,7 @@
   let name = $derived(tanks.all.find((one) => one.id === tank)?.name ?? '');
 
   async function load(id?: string) {
-    const answer = await untilAnswered(() =>
-      api.GET('/api/tanks/{id}/visits', { params: { path: { id: tank } } }),
-    );
-    if (answer.response.status === 401) onsignedout();
+    const answer = await api.GET('/api/tanks/{id}/visits', { params: { path: { id: tank } } });
     all = answer.data ?? all;
     const shown = id ?? all?.find((one) => !one.ended)?.id;
     if (shown) await open(shown);
@@ -30,18 +27,19 @@
   onMount(() => void load());
 
   async function open(id: string) {
-    const answer = await untilAnswered(() =>
-      api.GET('/api/tanks/{id}/visits/{visit}', { params: { path: { id: tank, visit: id } } }),
-    );
+    const answer = await api.GET('/api/tanks/{id}/visits/{visit}', {
+      params: { path: { id: tank, visit: id } },
+    });
     visit = answer.data ?? null;
     advice = visit?.advice ?? '';
   }
 
   async function begin() {
     const id = crypto.randomUUID();
-    const answer = await untilAnswered(() =>
-      api.POST('/api/tanks/{id}/visits', { params: { path: { id: tank } }, body: { id, seen } }),
-    );
+    const answer = await api.POST('/api/tanks/{id}/visits', {
+      params: { path: { id: tank } },
+      body: { id, seen },
+    });
     if (!answer.response.ok) {
       show({ kind: 'problem', text: answer.error?.detail ?? 'That was not saved.' });
       return;
@@ -53,12 +51,10 @@
   async function leave() {
     if (!visit) return;
     const id = visit.id;
-    const answer = await untilAnswered(() =>
-      api.PUT('/api/tanks/{id}/visits/{visit}/end', {
-        params: { path: { id: tank, visit: id } },
-        body: { advice },
-      }),
-    );
+    const answer = await api.PUT('/api/tanks/{id}/visits/{visit}/end', {
+      params: { path: { id: tank, visit: id } },
+      body: { advice },
+    });
     if (!answer.response.ok)
       show({ kind: 'problem', text: answer.error?.detail ?? 'That was not saved.' });
     await load(id);

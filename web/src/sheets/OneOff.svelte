@@ -1,6 +1,6 @@
 <script lang="ts">
   import { api, type Balance, type Schemas } from '../api/client';
-  import { untilAnswered } from '../lib/connection.svelte';
+
   import { fromShown, labelOf, level, volume } from '../lib/units.svelte';
   import { percent } from '../lib/words';
 
@@ -20,14 +20,12 @@
       refused = 'The level must be a number, 0 or more.';
       return;
     }
-    const answer = await untilAnswered(() =>
-      api.GET('/api/tanks/{id}/one-off', {
-        params: {
-          path: { id: balance.tank.id },
-          query: { nutrient, to: fromShown(nutrient, typed) },
-        },
-      }),
-    );
+    const answer = await api.GET('/api/tanks/{id}/one-off', {
+      params: {
+        path: { id: balance.tank.id },
+        query: { nutrient, to: fromShown(nutrient, typed) },
+      },
+    });
     once = answer.data ?? null;
     refused = answer.error?.detail ?? '';
   }

@@ -2,7 +2,7 @@
   import { onMount } from 'svelte';
   import { scaleLinear, scaleUtc } from 'd3-scale';
   import { api, type Balance, type Schemas } from '../api/client';
-  import { Given, untilAnswered } from '../lib/connection.svelte';
+  import { Latest } from '../lib/latest';
   import { drawn, figure, labelOf, level, toShown } from '../lib/units.svelte';
   import { about, dayStart, longDay, percent } from '../lib/words';
 
@@ -13,28 +13,20 @@
   const params = () => ({ path: { id: balance.tank.id } });
 
   onMount(() => {
-    const stopped = new AbortController();
-    const { signal } = stopped;
-    void (async () => {
-      try {
-        while (!signal.aborted && record?.state !== 'ready') {
-          const answer = await untilAnswered(
-            () => api.GET('/api/tanks/{id}/track-record', { params: params(), signal }),
-            signal,
-          );
-          if (!answer.data) {
-            problem = answer.error?.detail ?? 'The record can’t be worked out.';
-            return;
-          }
-          record = answer.data;
-          if (record.state !== 'ready') await new Promise((next) => setTimeout(next, ASK_EVERY_MS));
+    const asking = new Latest();
+    void asking.ask(async (signal) => {
+      while (!signal.aborted && record?.state !== 'ready') {
+        const answer = await api.GET('/api/tanks/{id}/track-record', { params: params(), signal });
+        if (!answer.data) {
+          problem = answer.error?.detail ?? 'The record can’t be worked out.';
+          return;
         }
-      } catch (failure) {
-        if (!(failure instanceof Given) && !signal.aborted) throw failure;
+        record = answer.data;
+        if (record.state !== 'ready') await new Promise((next) => setTimeout(next, ASK_EVERY_MS));
       }
-    })();
+    });
     return () => {
-      stopped.abort();
+      asking.giveUp();
       // nobody waits for it any more
       if (record?.state === 'working')
         void api.DELETE('/api/tanks/{id}/track-record', { params: params() });

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, type Measures, type Outlook, type Schemas, type Tried } from '../api/client';
-  import { untilAnswered } from '../lib/connection.svelte';
+
   import { show } from '../lib/toast.svelte';
   import { figure, level, volume } from '../lib/units.svelte';
   import { interval, percent, timesInTen } from '../lib/words';
@@ -13,30 +13,26 @@
   const params = () => ({ path: { id: tank } });
 
   onMount(async () => {
-    comparison =
-      (await untilAnswered(() => api.GET('/api/tanks/{id}/what-ifs', { params: params() }))).data ??
-      null;
+    comparison = (await api.GET('/api/tanks/{id}/what-ifs', { params: params() })).data ?? null;
   });
 
   async function save(event: SubmitEvent) {
     event.preventDefault();
     const whatIf = crypto.randomUUID();
     const routine = tried?.routine;
-    const answer = await untilAnswered(() =>
-      api.PUT('/api/tanks/{id}/what-ifs/{whatIf}', {
-        params: { path: { id: tank, whatIf } },
-        body: {
-          name: name.trim(),
-          tried: {
-            solve: 'NOTHING',
-            fraction: routine?.fraction,
-            everyDays: routine?.everyDays,
-            nextOn: routine?.nextOn,
-            tries,
-          },
+    const answer = await api.PUT('/api/tanks/{id}/what-ifs/{whatIf}', {
+      params: { path: { id: tank, whatIf } },
+      body: {
+        name: name.trim(),
+        tried: {
+          solve: 'NOTHING',
+          fraction: routine?.fraction,
+          everyDays: routine?.everyDays,
+          nextOn: routine?.nextOn,
+          tries,
         },
-      }),
-    );
+      },
+    });
     if (answer.data) {
       comparison = answer.data;
       name = '';
@@ -44,11 +40,9 @@
   }
 
   async function discard(one: Schemas['SavedWhatIf']) {
-    const answer = await untilAnswered(() =>
-      api.DELETE('/api/tanks/{id}/what-ifs/{whatIf}', {
-        params: { path: { id: tank, whatIf: one.id } },
-      }),
-    );
+    const answer = await api.DELETE('/api/tanks/{id}/what-ifs/{whatIf}', {
+      params: { path: { id: tank, whatIf: one.id } },
+    });
     if (!answer.data) return;
     comparison = answer.data;
     const back = {
@@ -67,12 +61,12 @@
       action: {
         label: 'Undo',
         run: () =>
-          void untilAnswered(() =>
-            api.PUT('/api/tanks/{id}/what-ifs/{whatIf}', {
+          void api
+            .PUT('/api/tanks/{id}/what-ifs/{whatIf}', {
               params: { path: { id: tank, whatIf: crypto.randomUUID() } },
               body: back,
-            }),
-          ).then((kept) => (comparison = kept.data ?? comparison)),
+            })
+            .then((kept) => (comparison = kept.data ?? comparison)),
       },
     });
   }

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, type Balance, type Schemas } from '../api/client';
-  import { untilAnswered } from '../lib/connection.svelte';
+
   import { said } from '../lib/said';
   import { figure } from '../lib/units.svelte';
   import { about, longDay, sayDays } from '../lib/words';
@@ -10,9 +10,9 @@
   let working = $state.raw<Schemas['Working'] | null>(null);
 
   onMount(async () => {
-    const answer = await untilAnswered(() =>
-      api.GET('/api/tanks/{id}/working', { params: { path: { id: balance.tank.id } } }),
-    );
+    const answer = await api.GET('/api/tanks/{id}/working', {
+      params: { path: { id: balance.tank.id } },
+    });
     working = answer.data ?? null;
   });
 

@@ -1,6 +1,7 @@
 <script lang="ts">
+  import { Latest } from '../lib/latest';
   import { api, type Schemas } from '../api/client';
-  import { untilAnswered } from '../lib/connection.svelte';
+
   import { level, volume } from '../lib/units.svelte';
   import { addDays, longDay, percent, shortDay, timesInTen } from '../lib/words';
 
@@ -14,7 +15,7 @@
   let grams = $state('0');
   let away = $state.raw<Schemas['Absence'] | null>(null);
   let problem = $state('');
-  let asked = 0;
+  const asking = new Latest();
 
   $effect(() => {
     void work(tank, from, to, Number(grams.replace(',', '.')));
@@ -22,14 +23,14 @@
 
   async function work(id: string, first: string, last: string, gramsPerDay: number) {
     if (!first || !last || !Number.isFinite(gramsPerDay)) return;
-    const mine = ++asked;
-    const answer = await untilAnswered(() =>
+    const answer = await asking.ask((signal) =>
       api.POST('/api/tanks/{id}/absence', {
         params: { path: { id } },
         body: { from: first, to: last, gramsPerDay },
+        signal,
       }),
     );
-    if (mine !== asked) return;
+    if (!answer) return;
     away = answer.data ?? null;
     problem = answer.data ? '' : (answer.error?.detail ?? 'That can’t be worked out.');
   }

@@ -1,25 +1,25 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api } from '../api/client';
-  import { untilAnswered } from '../lib/connection.svelte';
+
   import { longDay } from '../lib/words';
 
   let since = $state('');
   let address = $state('');
 
   onMount(async () => {
-    const answer = await untilAnswered(() => api.GET('/api/calendar'));
+    const answer = await api.GET('/api/calendar');
     since = answer.data?.since ?? '';
   });
 
   async function make() {
-    const answer = await untilAnswered(() => api.POST('/api/calendar'));
+    const answer = await api.POST('/api/calendar');
     since = answer.data?.since ?? '';
     address = answer.data?.address ? location.origin + answer.data.address : '';
   }
 
   async function close() {
-    await untilAnswered(() => api.DELETE('/api/calendar'));
+    await api.DELETE('/api/calendar');
     since = '';
     address = '';
   }

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { api, type Schemas } from '../api/client';
-  import { untilAnswered } from '../lib/connection.svelte';
+
   import { show } from '../lib/toast.svelte';
   import { fromShown, labelOf, toShown, type QuantityName } from '../lib/units.svelte';
 
@@ -16,9 +16,7 @@
   });
 
   async function load(id: string) {
-    const answer = await untilAnswered(() =>
-      api.GET('/api/tanks/{id}/care', { params: { path: { id } } }),
-    );
+    const answer = await api.GET('/api/tanks/{id}/care', { params: { path: { id } } });
     if (id !== tank || !answer.data) return;
     care = answer.data;
     devices = care.devices.join(', ');
@@ -67,9 +65,7 @@
       tasks: care.tasks,
       shelf: care.shelf,
     };
-    const answer = await untilAnswered(() =>
-      api.PUT('/api/tanks/{id}/care', { params: { path: { id: tank } }, body }),
-    );
+    const answer = await api.PUT('/api/tanks/{id}/care', { params: { path: { id: tank } }, body });
     if (!answer.data) {
       problem = answer.error?.detail ?? 'That was not saved.';
       return;

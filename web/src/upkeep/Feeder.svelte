@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onDestroy, onMount } from 'svelte';
   import { api, type Schemas } from '../api/client';
-  import { untilAnswered } from '../lib/connection.svelte';
+
   import { figure } from '../lib/units.svelte';
 
   const ASK_EVERY_MS = 5000;
@@ -9,7 +9,7 @@
   let timer: ReturnType<typeof setTimeout> | undefined;
 
   async function load() {
-    feeder = (await untilAnswered(() => api.GET('/api/feeder'))).data ?? feeder;
+    feeder = (await api.GET('/api/feeder')).data ?? feeder;
     if (feeder?.known) timer = setTimeout(() => void load(), ASK_EVERY_MS);
   }
   onMount(() => void load());

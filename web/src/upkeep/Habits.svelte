@@ -1,6 +1,6 @@
 <script lang="ts">
   import { api, type Schemas } from '../api/client';
-  import { untilAnswered } from '../lib/connection.svelte';
+
   import { said } from '../lib/said';
   import { show } from '../lib/toast.svelte';
   import { longDay } from '../lib/words';
@@ -16,12 +16,10 @@
 
   async function set(work: string, typed: string) {
     const everyDays = Math.round(Number(typed));
-    const answer = await untilAnswered(() =>
-      api.PUT('/api/tanks/{id}/upkeep/{work}', {
-        params: { path: { id: tank.id, work } },
-        body: { version: tank.careVersion, everyDays },
-      }),
-    );
+    const answer = await api.PUT('/api/tanks/{id}/upkeep/{work}', {
+      params: { path: { id: tank.id, work } },
+      body: { version: tank.careVersion, everyDays },
+    });
     if (!answer.response.ok)
       show({ kind: 'problem', text: answer.error?.detail ?? 'That was not saved.' });
     await onchanged();

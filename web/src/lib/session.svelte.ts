@@ -1,0 +1,38 @@
+import { api, postForm, whenSignedOut, type Session } from '../api/client';
+import { forgetAnswers } from './answers';
+import { sendAll } from './outbox.svelte';
+import { loadTanks } from './tanks.svelte';
+import { loadUnits } from './units.svelte';
+
+/** Who is signed in; nothing until the server told. */
+export const session = $state<{ now: Session | null }>({ now: null });
+
+export async function loadSession(): Promise<void> {
+  session.now = (await api.GET('/api/session')).data ?? null;
+  if (session.now?.signedIn) {
+    void loadUnits();
+    void loadTanks();
+    void sendAll();
+  }
+}
+
+/**
+ * What was answered to somebody else is not for whoever signs in now.
+ *
+ * @returns what stands against it, empty when somebody is signed in
+ */
+export async function signIn(path: string, fields: Record<string, string>): Promise<string> {
+  const problem = await postForm(path, fields);
+  if (problem) return problem;
+  await forgetAnswers();
+  await loadSession();
+  return '';
+}
+
+export async function signOut(): Promise<void> {
+  await postForm('/api/sign-out', {});
+  await forgetAnswers();
+  await loadSession();
+}
+
+whenSignedOut(() => void loadSession());
