@@ -3,10 +3,10 @@
   import { connection } from './lib/connection.svelte';
   import { listen, place } from './lib/place.svelte';
   import Header from './lib/Header.svelte';
-  import Toast from './lib/Toast.svelte';
-  import SignIn from './places/SignIn.svelte';
-  import Rounds from './places/Rounds.svelte';
-  import Balance from './places/Balance.svelte';
+  import Toast from './ui/Toast.svelte';
+  import SignIn from './account/SignIn.svelte';
+  import Rounds from './rounds/Rounds.svelte';
+  import Balance from './tank/balance/Balance.svelte';
   import { loadSession, session } from './lib/session.svelte';
   import { longDay } from './lib/words';
 
@@ -50,42 +50,42 @@
         {/key}
       {:else if place.name === 'make-up'}
         {#key place.tank}
-          {#await import('./places/MakeUp.svelte') then { default: MakeUp }}
+          {#await import('./tank/make-up/MakeUp.svelte') then { default: MakeUp }}
             <MakeUp tank={place.tank} />
           {/await}
         {/key}
       {:else if place.name === 'log'}
         {#key place.tank}
-          {#await import('./places/Log.svelte') then { default: Log }}
+          {#await import('./tank/log/Log.svelte') then { default: Log }}
             <Log tank={place.tank} />
           {/await}
         {/key}
       {:else if place.name === 'change'}
         {#key place.tank}
-          {#await import('./places/Change.svelte') then { default: Change }}
+          {#await import('./tank/change/Change.svelte') then { default: Change }}
             <Change tank={place.tank} />
           {/await}
         {/key}
       {:else if place.name === 'upkeep'}
-        {#await import('./places/Upkeep.svelte') then { default: Upkeep }}
+        {#await import('./upkeep/Upkeep.svelte') then { default: Upkeep }}
           <Upkeep />
         {/await}
       {:else if place.name === 'visit'}
         {#key place.tank}
-          {#await import('./places/Visit.svelte') then { default: Visit }}
+          {#await import('./tank/visit/Visit.svelte') then { default: Visit }}
             <Visit tank={place.tank} />
           {/await}
         {/key}
       {:else if place.name === 'bench'}
-        {#await import('./places/Bench.svelte') then { default: Bench }}
+        {#await import('./bench/Bench.svelte') then { default: Bench }}
           <Bench />
         {/await}
       {:else if place.name === 'account'}
-        {#await import('./places/Account.svelte') then { default: Account }}
+        {#await import('./account/Account.svelte') then { default: Account }}
           <Account />
         {/await}
       {:else if place.name === 'new'}
-        {#await import('./places/NewTank.svelte') then { default: NewTank }}
+        {#await import('./new/NewTank.svelte') then { default: NewTank }}
           <NewTank />
         {/await}
       {:else}

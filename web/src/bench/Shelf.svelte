@@ -5,6 +5,9 @@
   import { note } from '../lib/outbox.svelte';
   import { show } from '../lib/toast.svelte';
   import { longDay } from '../lib/words';
+  import Button from '../ui/Button.svelte';
+  import Input from '../ui/Input.svelte';
+  import Label from '../ui/Label.svelte';
 
   let { tank, onsaved }: { tank: Schemas['BenchTank']; onsaved: () => void } = $props();
   let care = $state<Schemas['Care'] | null>(null);
@@ -58,38 +61,21 @@
     {#each care.shelf as kit (kit.kit)}
       <fieldset class="border-base-300 flex flex-wrap gap-x-5 border-b py-2">
         <legend class="float-left w-32 font-semibold">{kit.kit}</legend>
-        <label class="flex min-h-11 items-center gap-2"
-          >opened <input
-            type="date"
-            class="min-h-11 bg-transparent"
-            bind:value={kit.openedOn}
-          /></label
-        >
-        <label class="flex min-h-11 items-center gap-2"
-          >expires <input
-            type="date"
-            class="min-h-11 bg-transparent"
-            bind:value={kit.expiresOn}
-          /></label
-        >
-        <label class="flex min-h-11 items-center gap-2"
+        <Label>opened <Input type="date" bind:value={kit.openedOn} /></Label>
+        <Label>expires <Input type="date" bind:value={kit.expiresOn} /></Label>
+        <Label
           >tests left
-          <input
-            type="number"
-            min="0"
-            class="border-base-content/40 min-h-11 w-16 border-b bg-transparent text-center"
-            bind:value={kit.testsLeft}
-          /></label
+          <Input type="number" min="0" class="w-16 text-center" bind:value={kit.testsLeft} /></Label
         >
-        <label class="flex min-h-11 items-center gap-2"
+        <Label
           >waits
-          <input
+          <Input
             type="number"
             min="0"
             step="0.5"
-            class="border-base-content/40 min-h-11 w-16 border-b bg-transparent text-center"
+            class="w-16 text-center"
             bind:value={kit.minutes}
-          /> min</label
+          /> min</Label
         >
         <label class="w-full"
           >what its leaflet says, a line a step, a wait as (5 min)
@@ -101,7 +87,7 @@
       </fieldset>
     {/each}
     {#if problem}<p class="text-error" role="alert">{problem}</p>{/if}
-    <button class="bg-base-content text-base-100 mt-3 min-h-11 rounded-field px-5">Save</button>
+    <Button kind="main" class="mt-3">Save</Button>
   </form>
 {/if}
 <h3 class="mt-5 font-serif text-lg">Calibration of the meters</h3>
@@ -112,4 +98,4 @@
     <li class="text-neutral">Never noted.</li>
   {/each}
 </ul>
-<button class="min-h-11 underline underline-offset-4" onclick={calibrated}>Calibrated today</button>
+<Button onclick={calibrated}>Calibrated today</Button>

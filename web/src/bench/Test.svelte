@@ -5,8 +5,12 @@
   import { api, type Schemas } from '../api/client';
 
   import { note } from '../lib/outbox.svelte';
-  import Timer from '../lib/Timer.svelte';
+  import Timer from '../ui/Timer.svelte';
   import { show } from '../lib/toast.svelte';
+  import Button from '../ui/Button.svelte';
+  import Input from '../ui/Input.svelte';
+  import Label from '../ui/Label.svelte';
+  import Select from '../ui/Select.svelte';
 
   let {
     tank,
@@ -208,8 +212,8 @@
           aria-label="less: reading {i + 1} of {test.analyte} {sample}, {tank.name}"
           onclick={() => step(i, -1)}>−</button
         >
-        <input
-          class="border-base-content h-11 w-24 border-b bg-transparent text-center text-lg font-bold"
+        <Input
+          class="border-base-content w-24 text-center text-lg font-bold"
           inputmode="decimal"
           aria-label="reading {i + 1} of {test.analyte} {sample}, {tank.name}"
           value={value === null ? '' : `${taken.qualifier === '=' ? '' : taken.qualifier}${value}`}
@@ -222,8 +226,7 @@
           onclick={() => step(i, 1)}>+</button
         >
         {#if i === 0}
-          <select
-            class="border-base-content/40 h-11 border-b bg-transparent"
+          <Select
             aria-label="within the kit’s range: {test.analyte} {sample}, {tank.name}"
             bind:value={taken.qualifier}
             onchange={changed}
@@ -231,75 +234,61 @@
             <option value="=">as read</option>
             <option value="<">below range</option>
             <option value=">">above range</option>
-          </select>
+          </Select>
         {:else}
-          <button
-            class="min-h-11 text-sm underline underline-offset-4"
+          <Button
+            class="text-sm"
             onclick={() => {
               taken.values.splice(i, 1);
               changed();
-            }}>leave out</button
+            }}>leave out</Button
           >
         {/if}
       </div>
     {/each}
     <p class="flex flex-wrap items-center gap-x-5 text-sm">
       {#if taken.values.length < MOST}
-        <button
-          class="min-h-11 underline underline-offset-4"
-          onclick={() => taken.values.push(null)}>Another reading, or another reader</button
-        >
+        <Button onclick={() => taken.values.push(null)}>Another reading, or another reader</Button>
       {/if}
       {#if test.photometer}
-        <button
-          class="min-h-11 underline underline-offset-4"
-          data-testid="photometer"
-          onclick={() => void measure()}>Read the photometer</button
-        >
+        <Button data-testid="photometer" onclick={() => void measure()}>Read the photometer</Button>
       {/if}
-      <button
-        class="min-h-11 underline underline-offset-4"
-        aria-expanded={special}
-        onclick={() => (special = !special)}>Diluted, low range</button
+      <Button aria-expanded={special} onclick={() => (special = !special)}
+        >Diluted, low range</Button
       >
     </p>
     {#if meter}
       <p class="text-sm" role="status" data-testid="meter">
         {meter}
-        <button class="min-h-11 underline underline-offset-4" onclick={leaveMeter}>Leave it</button>
+        <Button onclick={leaveMeter}>Leave it</Button>
       </p>
     {/if}
     {#if special || taken.dilution > 1 || taken.lowRange > 1}
       <p class="flex flex-wrap gap-x-5 text-sm">
-        <label class="flex min-h-11 items-center gap-2"
+        <Label
           >diluted with pure water
-          <input
+          <Input
             type="number"
             min="1"
-            class="border-base-content/40 h-11 w-16 border-b bg-transparent text-center"
+            class="w-16 text-center"
             bind:value={taken.dilution}
             onchange={changed}
-          /> times</label
+          /> times</Label
         >
-        <label class="flex min-h-11 items-center gap-2"
+        <Label
           >low range, sample of
-          <input
+          <Input
             type="number"
             min="1"
-            class="border-base-content/40 h-11 w-16 border-b bg-transparent text-center"
+            class="w-16 text-center"
             bind:value={taken.lowRange}
             onchange={changed}
-          /> times</label
+          /> times</Label
         >
       </p>
-      <label class="flex min-h-11 items-center gap-2 text-sm"
+      <Label class="text-sm"
         >before or after a change, or who read it
-        <input
-          class="border-base-content/40 h-11 flex-1 border-b bg-transparent"
-          bind:value={taken.remark}
-          onchange={changed}
-          maxlength="200"
-        /></label
+        <Input class="flex-1" bind:value={taken.remark} onchange={changed} maxlength={200} /></Label
       >
     {/if}
     {#if problem}<p class="text-error text-sm" role="alert">{problem}</p>{/if}
@@ -325,10 +314,8 @@
             fresh sample, before acting.
           </p>
         {/if}
-        <button
-          class="bg-base-content text-base-100 mt-1 min-h-11 rounded-field px-4"
-          data-testid="note-result"
-          onclick={() => void noteIt()}>Note it</button
+        <Button kind="main" class="mt-1" data-testid="note-result" onclick={() => void noteIt()}
+          >Note it</Button
         >
       </div>
     {/if}

@@ -8,7 +8,10 @@
   import { tanks } from './tanks.svelte';
   import { chooseUnit, labelOf, units, type QuantityName } from './units.svelte';
   import Outbox from './Outbox.svelte';
-  import Sheet from './Sheet.svelte';
+  import Sheet from '../ui/Sheet.svelte';
+  import Button from '../ui/Button.svelte';
+  import Check from '../ui/Check.svelte';
+  import TextLink from '../ui/TextLink.svelte';
 
   let { session }: { session: Session } = $props();
   let theme = $state(document.documentElement.dataset.theme ?? 'umber-day');
@@ -75,11 +78,11 @@
     {/each}
   </nav>
   <Outbox />
-  <button
-    class="min-h-11"
+  <Button
+    kind="bare"
     onclick={() => (settings = true)}
     aria-label="Units and keys"
-    data-testid="settings">Units</button
+    data-testid="settings">Units</Button
   >
   <button
     class="flex size-11 items-center justify-center"
@@ -111,27 +114,20 @@
     <fieldset class="border-base-300 flex flex-wrap items-center gap-x-5 border-b py-1">
       <legend class="float-left w-28 capitalize">{quantity.name}</legend>
       {#each quantity.units as unit (unit.label)}
-        <label class="flex min-h-11 items-center gap-2 sm:min-h-8">
-          <input
-            type="radio"
-            name={quantity.name}
-            checked={labelOf(quantity.name as QuantityName) === unit.label}
-            onchange={() => void chooseUnit(quantity.name as QuantityName, unit.label)}
-          />
-          {unit.label}
-        </label>
+        <Check
+          dense
+          type="radio"
+          name={quantity.name}
+          checked={labelOf(quantity.name as QuantityName) === unit.label}
+          onchange={() => void chooseUnit(quantity.name as QuantityName, unit.label)}
+          >{unit.label}</Check
+        >
       {/each}
     </fieldset>
   {/each}
   <p class="mt-4 flex gap-6 sm:hidden">
-    <a
-      href="/account"
-      class="flex min-h-11 items-center underline"
-      onclick={() => (settings = false)}>Account</a
-    >
-    <button class="min-h-11 underline" onclick={signOut}
-      >Sign out, <span class="capitalize">{session.name}</span></button
-    >
+    <TextLink href="/account" onclick={() => (settings = false)}>Account</TextLink>
+    <Button onclick={signOut}>Sign out, <span class="capitalize">{session.name}</span></Button>
   </p>
   <h3 class="mt-6 font-serif text-lg">Keys</h3>
   <dl class="grid grid-cols-[11rem_1fr] gap-y-1">

@@ -1,7 +1,9 @@
 <script lang="ts">
   import { drop, mend, outbox } from './outbox.svelte';
-  import Sheet from './Sheet.svelte';
+  import Sheet from '../ui/Sheet.svelte';
   import { tanks } from './tanks.svelte';
+  import Button from '../ui/Button.svelte';
+  import Input from '../ui/Input.svelte';
 
   let open = $state(false);
   let refused = $derived(outbox.items.filter((item) => item.refused).length);
@@ -38,20 +40,17 @@
           <p class="text-error">{item.refused}</p>
           <label class="block"
             >What it should say
-            <input
-              class="border-base-content h-11 w-full border-b bg-transparent px-1"
+            <Input
+              class="border-base-content w-full"
               value={mended[item.id] ?? item.text}
               oninput={(event) => (mended[item.id] = event.currentTarget.value)}
             /></label
           >
           <p class="flex gap-x-6">
-            <button
-              class="min-h-11 font-semibold underline underline-offset-4"
-              onclick={() => mend(item.id, mended[item.id] ?? item.text)}>Send again</button
+            <Button kind="strong" onclick={() => mend(item.id, mended[item.id] ?? item.text)}
+              >Send again</Button
             >
-            <button class="min-h-11 underline underline-offset-4" onclick={() => drop(item.id)}
-              >Let it go</button
-            >
+            <Button onclick={() => drop(item.id)}>Let it go</Button>
           </p>
         {:else}
           <p>{item.text}</p>

@@ -4,6 +4,9 @@
 
   import { level, volume } from '../lib/units.svelte';
   import { addDays, longDay, percent, shortDay, timesInTen } from '../lib/words';
+  import Input from '../ui/Input.svelte';
+  import Label from '../ui/Label.svelte';
+  import Select from '../ui/Select.svelte';
 
   let { tanks, today }: { tanks: Schemas['UpkeepTank'][]; today: string } = $props();
   // svelte-ignore state_referenced_locally
@@ -39,26 +42,22 @@
 </script>
 
 <div class="flex flex-wrap gap-x-6 print:hidden">
-  <label class="flex min-h-11 items-center gap-2"
+  <Label
     >Tank
-    <select class="border-base-content/40 min-h-11 border-b bg-transparent" bind:value={tank}>
+    <Select bind:value={tank}>
       {#each tanks as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
-    </select></label
+    </Select></Label
   >
-  <label class="flex min-h-11 items-center gap-2"
-    >away from <input type="date" class="min-h-11 bg-transparent" bind:value={from} /></label
-  >
-  <label class="flex min-h-11 items-center gap-2"
-    >to <input type="date" class="min-h-11 bg-transparent" bind:value={to} /></label
-  >
-  <label class="flex min-h-11 items-center gap-2"
+  <Label>away from <Input type="date" bind:value={from} /></Label>
+  <Label>to <Input type="date" bind:value={to} /></Label>
+  <Label
     >fed
-    <input
-      class="border-base-content/40 min-h-11 w-16 border-b bg-transparent text-center"
+    <Input
+      class="w-16 text-center"
       inputmode="decimal"
       bind:value={grams}
       data-testid="away-grams"
-    /> g a day</label
+    /> g a day</Label
   >
 </div>
 {#if problem}<p class="text-error" role="alert">{problem}</p>{/if}

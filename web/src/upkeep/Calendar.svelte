@@ -3,6 +3,8 @@
   import { api } from '../api/client';
 
   import { longDay } from '../lib/words';
+  import Button from '../ui/Button.svelte';
+  import TextLink from '../ui/TextLink.svelte';
 
   let since = $state('');
   let address = $state('');
@@ -26,10 +28,8 @@
 </script>
 
 <p>
-  <a
-    class="inline-flex min-h-11 items-center underline underline-offset-4"
-    href="/api/upkeep.ics"
-    download="upkeep.ics">The next eight weeks as a calendar file</a
+  <TextLink href="/api/upkeep.ics" download="upkeep.ics"
+    >The next eight weeks as a calendar file</TextLink
   >
 </p>
 <h3 class="mt-3 font-serif text-lg">A private address</h3>
@@ -46,10 +46,10 @@
   <p class="mt-2">There is none.</p>
 {/if}
 <p class="mt-2 flex gap-x-6">
-  <button class="min-h-11 font-semibold underline underline-offset-4" onclick={make}
-    >{since ? 'Make another; this one then opens nothing' : 'Make one'}</button
+  <Button kind="strong" onclick={make}
+    >{since ? 'Make another; this one then opens nothing' : 'Make one'}</Button
   >
   {#if since}
-    <button class="min-h-11 underline underline-offset-4" onclick={close}>Close it</button>
+    <Button onclick={close}>Close it</Button>
   {/if}
 </p>

@@ -3,6 +3,10 @@
 
   import { show } from '../lib/toast.svelte';
   import { fromShown, labelOf, toShown, type QuantityName } from '../lib/units.svelte';
+  import Button from '../ui/Button.svelte';
+  import Input from '../ui/Input.svelte';
+  import Label from '../ui/Label.svelte';
+  import Select from '../ui/Select.svelte';
 
   let { tanks }: { tanks: Schemas['UpkeepTank'][] } = $props();
   // svelte-ignore state_referenced_locally
@@ -76,55 +80,48 @@
   }
 </script>
 
-<label class="flex min-h-11 items-center gap-3"
+<Label class="gap-3"
   >For
-  <select
-    class="border-base-content/40 min-h-11 border-b bg-transparent"
-    bind:value={tank}
-    data-testid="care-tank"
-  >
+  <Select bind:value={tank} data-testid="care-tank">
     {#each tanks as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
-  </select></label
+  </Select></Label
 >
 {#if care}
   <form onsubmit={save} class="max-w-xl" data-testid="care">
     {#each FIGURES as { key, words, quantity, unit } (key)}
-      <label class="border-base-300 flex min-h-11 items-center gap-3 border-b">
+      <Label class="border-base-300 gap-3 border-b">
         <span class="flex-1">{words}</span>
-        <input
-          class="border-base-content/40 min-h-11 w-20 border-b bg-transparent text-center"
+        <Input
+          class="w-20 text-center"
           inputmode="decimal"
           value={shownOf(key, quantity)}
           oninput={(event) => set(key, event.currentTarget.value, quantity)}
         />
         <span class="w-24">{quantity ? labelOf(quantity) : unit}</span>
-      </label>
+      </Label>
     {/each}
-    <label class="border-base-300 flex min-h-11 items-center gap-3 border-b">
+    <Label class="border-base-300 gap-3 border-b">
       <span class="flex-1">Devices to unplug for a change, in order</span>
-      <input
-        class="border-base-content/40 min-h-11 w-64 border-b bg-transparent"
-        bind:value={devices}
-      />
-    </label>
-    <label class="border-base-300 flex min-h-11 items-center gap-3 border-b">
+      <Input class="w-64" bind:value={devices} />
+    </Label>
+    <Label class="border-base-300 gap-3 border-b">
       <span class="flex-1">Filter cleaning keeps away from a change</span>
-      <input
+      <Input
         type="number"
         min="0"
         max="14"
-        class="border-base-content/40 min-h-11 w-20 border-b bg-transparent text-center"
+        class="w-20 text-center"
         bind:value={care.filterDaysFromChange}
       />
       <span class="w-24">days</span>
-    </label>
+    </Label>
     <fieldset class="mt-3">
       <legend class="font-serif text-lg">Work this tank has besides its make-up’s gear</legend>
       {#each care.offered as task (task.term)}
-        <label class="flex min-h-11 items-center gap-3 sm:min-h-8"
+        <Label dense class="gap-3"
           ><input type="checkbox" class="size-5" value={task.term} bind:group={care.tasks} />
           {task.words}
-          <span class="text-neutral">usually every {task.everyDays} days</span></label
+          <span class="text-neutral">usually every {task.everyDays} days</span></Label
         >
       {/each}
     </fieldset>
@@ -132,6 +129,6 @@
       Conditioner and chloramine: by the label and the supplier, never by guess.
     </p>
     {#if problem}<p class="text-error" role="alert">{problem}</p>{/if}
-    <button class="bg-base-content text-base-100 mt-3 min-h-11 rounded-field px-5">Save</button>
+    <Button kind="main" class="mt-3">Save</Button>
   </form>
 {/if}

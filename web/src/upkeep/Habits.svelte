@@ -4,6 +4,8 @@
   import { said } from '../lib/said';
   import { show } from '../lib/toast.svelte';
   import { longDay } from '../lib/words';
+  import Input from '../ui/Input.svelte';
+  import Label from '../ui/Label.svelte';
 
   let { tank, onchanged }: { tank: Schemas['UpkeepTank']; onchanged: () => Promise<void> } =
     $props();
@@ -40,17 +42,17 @@
         </span>
       </span>
       {#if work.kind !== 'CHANGE'}
-        <label class="flex min-h-11 items-center gap-2"
+        <Label
           >every
-          <input
+          <Input
             type="number"
             min="0"
             max="365"
-            class="border-base-content/40 min-h-11 w-16 border-b bg-transparent text-center"
+            class="w-16 text-center"
             value={work.everyDays}
             aria-label="days between: {said(work.words, tank.today)}"
             onchange={(event) => void set(work.key, event.currentTarget.value)}
-          /> days</label
+          /> days</Label
         >
       {/if}
     </li>
