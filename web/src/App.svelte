@@ -8,7 +8,7 @@
   import Rounds from './rounds/Rounds.svelte';
   import Balance from './tank/balance/Balance.svelte';
   import { loadSession, session } from './lib/session.svelte';
-  import { longDay } from './lib/words';
+  import { longDay, ownTime } from './lib/words';
 
   onMount(() => {
     listen();
@@ -27,11 +27,9 @@
         ? 'The database is away. What you typed is kept; the page goes on by itself when it is back.'
         : 'The server does not answer. What you typed is kept; the page goes on by itself when it is back.'}
       {#if connection.shownFrom}
-        Shown is what was known on {longDay(connection.shownFrom.slice(0, 10), '')} at {new Date(
+        Shown is what was known on {longDay(connection.shownFrom.slice(0, 10), '')} at {ownTime(
           connection.shownFrom,
-        )
-          .toTimeString()
-          .slice(0, 5)}.
+        )}.
       {/if}
     </p>
   {/if}

@@ -1,12 +1,11 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, type Schemas } from '../api/client';
-
   import { loadSession } from '../lib/session.svelte';
   import { loadTanks, tanks } from '../lib/tanks.svelte';
   import { show } from '../lib/toast.svelte';
   import Field from '../ui/Field.svelte';
-  import { longDay, ownDay } from '../lib/words';
+  import { longDay, ownDay, ownTime } from '../lib/words';
   import { deviceName } from './devices';
   import Button from '../ui/Button.svelte';
   import TextLink from '../ui/TextLink.svelte';
@@ -31,7 +30,6 @@
   });
 
   const day = (instant: string) => longDay(ownDay(instant), '');
-  const time = (instant: string) => new Date(instant).toTimeString().slice(0, 5);
 
   /** Says what went wrong, or what was done, and looks again. */
   async function after(answer: { error?: { detail?: string } }, done: string): Promise<boolean> {
@@ -161,7 +159,7 @@
             <span class="text-neutral"
               >{session.address}{session.address ? ', ' : ''}since {day(session.since)}, last used {day(
                 session.lastUsed,
-              )} at {time(session.lastUsed)}</span
+              )} at {ownTime(session.lastUsed)}</span
             ></span
           >
           {#if session.present}<span class="text-neutral">here</span>

@@ -1,20 +1,14 @@
 /** How numbers and days are put into words. No arithmetic of the job is done here. */
 
-const MONTHS = [
-  'January',
-  'February',
-  'March',
-  'April',
-  'May',
-  'June',
-  'July',
-  'August',
-  'September',
-  'October',
-  'November',
-  'December',
-];
-const DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
+const shown = (options: Intl.DateTimeFormatOptions) =>
+  new Intl.DateTimeFormat('en-GB', { ...options, timeZone: 'UTC' });
+const DAY_MONTH = shown({ day: 'numeric', month: 'long' });
+const DAY_MONTH_YEAR = shown({ day: 'numeric', month: 'long', year: 'numeric' });
+const SHORT_DAY_MONTH = shown({ day: 'numeric', month: 'short' });
+const SHORT_MONTH = shown({ month: 'short' });
+const WEEKDAY = shown({ weekday: 'long' });
+const OWN_TIME = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
+const SHORT_WEEKDAY = shown({ weekday: 'short' });
 const DAY_MS = 86_400_000;
 
 /** A plain day as an instant of the chart's axis, which runs on the tank's own clock. */
@@ -25,6 +19,11 @@ export function dayStart(day: string): Date {
 /** The end of a plain day on the chart's axis. */
 export function dayEnd(day: string): Date {
   return new Date(dayStart(day).getTime() + DAY_MS);
+}
+
+/** The middle of a plain day on the chart's axis. */
+export function dayMiddle(day: string): Date {
+  return new Date(dayStart(day).getTime() + DAY_MS / 2);
 }
 
 /** An instant with offset, by the clock it was said with, on the chart's axis. */
@@ -49,15 +48,29 @@ export function addDays(day: string, count: number): string {
 
 /** “9 December”, with the year when it is another than today's. */
 export function longDay(day: string, today: string): string {
-  const date = dayStart(day);
-  const year = day.slice(0, 4) === today.slice(0, 4) ? '' : ` ${day.slice(0, 4)}`;
-  return `${date.getUTCDate()} ${MONTHS[date.getUTCMonth()]}${year}`;
+  const sameYear = day.slice(0, 4) === today.slice(0, 4);
+  return (sameYear ? DAY_MONTH : DAY_MONTH_YEAR).format(dayStart(day));
 }
 
 /** “Wed 25 Nov”. */
 export function shortDay(day: string): string {
   const date = dayStart(day);
-  return `${DAYS[date.getUTCDay()]?.slice(0, 3)} ${date.getUTCDate()} ${MONTHS[date.getUTCMonth()]?.slice(0, 3)}`;
+  return `${SHORT_WEEKDAY.format(date)} ${SHORT_DAY_MONTH.format(date)}`;
+}
+
+/** “Nov”, of a date of the chart's axis. */
+export function monthName(date: Date): string {
+  return SHORT_MONTH.format(date);
+}
+
+/** “14:05”, of an instant by the reader's own clock. */
+export function ownTime(instant: string): string {
+  return OWN_TIME.format(new Date(instant));
+}
+
+/** “25 Nov”, of a date of the chart's axis. */
+export function dayAndMonth(date: Date): string {
+  return SHORT_DAY_MONTH.format(date);
 }
 
 /** “today”, “tomorrow”, “Saturday” within a week, else a date. */
@@ -65,7 +78,7 @@ export function nearDay(day: string, today: string): string {
   const ahead = daysBetween(today, day);
   if (ahead === 0) return 'today';
   if (ahead === 1) return 'tomorrow';
-  if (ahead > 1 && ahead < 7) return DAYS[dayStart(day).getUTCDay()] ?? day;
+  if (ahead > 1 && ahead < 7) return WEEKDAY.format(dayStart(day));
   return longDay(day, today);
 }
 

@@ -1,19 +1,16 @@
 <script lang="ts">
-  import { Latest } from '../../lib/latest';
   import { onMount, untrack } from 'svelte';
   import {
     api,
     type Balance,
     type Ledgers,
-    type LineOfTank,
     type Outlook,
     type Schemas,
-    type Tried,
     type Problem,
   } from '../../api/client';
   import { whenRenewed } from '../../lib/connection.svelte';
   import { show } from '../../lib/toast.svelte';
-  import { addDays, interval, percent } from '../../lib/words';
+  import { interval, percent } from '../../lib/words';
   import { volume } from '../../lib/units.svelte';
   import { Waiting } from '../../lib/waiting.svelte';
   import EntryLine from '../log/EntryLine.svelte';
@@ -22,12 +19,12 @@
   import Sentence from './Sentence.svelte';
   import Ways from './Ways.svelte';
   import Tideline from './tideline/Tideline.svelte';
+  import { Trial, type Lines } from './trial.svelte';
   import Button from '../../ui/Button.svelte';
   import TextLink from '../../ui/TextLink.svelte';
 
   let { tank }: { tank: string } = $props();
 
-  type Part = 'fraction' | 'everyDays' | 'nextOn';
   const SHEETS = {
     working: 'Working',
     'other ways': 'Other ways',
@@ -35,32 +32,17 @@
     'track record': 'Track record',
   } as const;
   type SheetName = keyof typeof SHEETS;
-  interface Lines {
-    nitrate: LineOfTank;
-    phosphate: LineOfTank;
-  }
-
-  const ASK_AFTER_MS = 60;
   let balance = $state.raw<Balance | null>(null);
   let ledgers = $state.raw<Ledgers | null>(null);
   let missing = $state('');
   let sheet = $state<SheetName | ''>('');
   const waiting = new Waiting();
-  /** Lines of the ledger that are tried otherwise. */
-  let tries = $state.raw<Tried[]>([]);
   /** What was forecast on an earlier day, when the keeper wants to see it. */
   let then = $state.raw<Schemas['Then'] | null>(null);
-  /** What is being tried, and the newest answer to it. */
-  let tried = $state.raw<Outlook | null>(null);
-  let triedLines = $state.raw<Lines | null>(null);
-  /** Whether the routine itself was changed, and not only what follows from a moved line. */
-  let routineTried = $state(false);
-  let stale = $state(false);
-  let held = $state<Part | ''>('');
-  const asking = new Latest();
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  let outlook = $derived(tried ?? balance?.shown ?? null);
-  let lines = $derived(triedLines ?? balance?.lines ?? null);
+  const trial = new Trial(
+    () => tank,
+    () => balance,
+  );
   const params = () => ({ path: { id: tank } });
 
   async function load() {
@@ -91,113 +73,9 @@
     void load();
     return () => {
       waiting.stop();
-      clearTimeout(timer);
-      asking.giveUp();
+      trial.leave();
     };
   });
-
-  function putBack() {
-    clearTimeout(timer);
-    asking.giveUp();
-    tried = null;
-    triedLines = null;
-    tries = [];
-    routineTried = false;
-    stale = false;
-    held = '';
-  }
-
-  /** Shows the change at once and asks for what follows from it. */
-  function tryPart(part: Part, value: number) {
-    const routine = outlook?.routine;
-    if (!balance || !outlook || !routine) return;
-    const changed = {
-      ...routine,
-      [part]: part === 'nextOn' ? addDays(balance.tank.today, value) : value,
-    };
-    routineTried = true;
-    tried = { ...outlook, routine: changed };
-    if (part === 'fraction') ask(held === 'everyDays' ? 'NOTHING' : 'INTERVAL');
-    else if (part === 'everyDays') ask(held === 'fraction' ? 'NOTHING' : 'FRACTION');
-    else ask(held === 'fraction' ? 'NOTHING' : 'FRACTION');
-  }
-
-  /** Tries lines of the ledger under the routine that is shown. */
-  function tryLines(next: Tried[]) {
-    if (next.length === 0 && !routineTried && !triedLines) {
-      putBack();
-      return;
-    }
-    tries = next;
-    ask('NOTHING');
-  }
-
-  /** Tries one of the ways that stand beside the advice. */
-  function tryWay(way: Schemas['Way']) {
-    if (!balance || !outlook) return;
-    sheet = '';
-    tries = [];
-    setTried(way.fraction, way.everyDays, way.startsOn);
-  }
-
-  /** Tries a lever, with the routine that it allows. */
-  function tryHelp(help: Schemas['Help']) {
-    if (!balance || !outlook) return;
-    sheet = '';
-    tries = help.tries;
-    const next = balance.shown.routine?.nextOn ?? addDays(balance.tank.today, 1);
-    if (help.fraction === undefined) ask('NOTHING');
-    else setTried(help.fraction, help.everyDays, next);
-  }
-
-  function setTried(fraction: number, everyDays: number, nextOn: string) {
-    if (!balance || !outlook) return;
-    routineTried = fraction > 0;
-    const litres = fraction * balance.tank.netVolumeL;
-    tried = {
-      ...outlook,
-      routine: fraction > 0 ? { fraction, litres, everyDays, nextOn } : undefined,
-    };
-    ask('NOTHING');
-  }
-
-  function tryLine(nutrient: keyof Lines, line: LineOfTank) {
-    if (!balance || !lines) return;
-    triedLines = { ...lines, [nutrient]: line };
-    ask(held ? (held === 'fraction' ? 'INTERVAL' : 'FRACTION') : 'FRACTION');
-  }
-
-  function ask(solve: 'FRACTION' | 'INTERVAL' | 'NOTHING') {
-    stale = true;
-    clearTimeout(timer);
-    timer = setTimeout(() => void find(solve), ASK_AFTER_MS);
-  }
-
-  async function find(solve: 'FRACTION' | 'INTERVAL' | 'NOTHING') {
-    if (!balance || !outlook) return;
-    // where no change is planned none is tried, unless a moved line asks for one
-    const routine =
-      outlook.routine ??
-      (solve === 'NOTHING'
-        ? undefined
-        : { fraction: 0.25, everyDays: 7, nextOn: balance.tank.today });
-    const body = {
-      solve,
-      tries,
-      fraction: routine?.fraction,
-      everyDays: routine?.everyDays,
-      nextOn: routine?.nextOn,
-      nitrate: triedLines?.nitrate,
-      phosphate: triedLines?.phosphate,
-    };
-    const answer = await asking.ask((signal) =>
-      api.POST('/api/tanks/{id}/what-if', { params: params(), body, signal }),
-    );
-    if (!answer) return;
-    if (answer.data) tried = answer.data;
-    else show({ kind: 'problem', text: answer.error?.detail ?? 'That can’t be tried.' });
-    stale = false;
-  }
 
   async function saveLines(next: Lines): Promise<boolean> {
     const body = {
@@ -222,7 +100,7 @@
   function taken(answer: { data?: Balance; error?: Problem }): boolean {
     if (!answer.data) return refused(answer.error?.detail);
     balance = answer.data;
-    putBack();
+    trial.putBack();
     return true;
   }
 
@@ -237,11 +115,11 @@
 
   /** Keeps what is tried: a line that was moved, or a routine, or both. */
   async function adopt() {
-    const routine = outlook?.routine;
-    const moved = triedLines;
+    const routine = trial.outlook?.routine;
+    const moved = trial.movedLines;
     const before = balance;
-    if (!before || stale) return;
-    const withRoutine = routine && (routineTried || !moved) ? routine : null;
+    if (!before || trial.stale) return;
+    const withRoutine = routine && (trial.routineTried || !moved) ? routine : null;
     if (moved && !(await saveLines(moved))) return;
     if (withRoutine && !(await saveRoutine(withRoutine))) return;
     if (!moved && !withRoutine) return;
@@ -259,7 +137,7 @@
   }
 
   function recorded() {
-    untrack(putBack);
+    untrack(() => trial.putBack());
     void load();
   }
 </script>
@@ -285,19 +163,19 @@
     </div>
     <div class="flex-1"><EntryLine {tank} onrecorded={recorded} /></div>
   </div>
-  {#if balance && outlook && lines}
+  {#if balance && trial.outlook && trial.lines}
     <div class="pt-2 sm:pl-[52px]">
       <Sentence
-        balance={triedLines ? { ...balance, lines } : balance}
-        {outlook}
-        trying={tried !== null || triedLines !== null}
-        lineMoved={triedLines !== null && !routineTried}
-        {stale}
-        {held}
-        ontry={tryPart}
-        onhold={(part) => (held = part)}
+        balance={{ ...balance, lines: trial.lines }}
+        outlook={trial.outlook}
+        trying={trial.trying}
+        lineMoved={trial.movedLines !== null && !trial.routineTried}
+        stale={trial.stale}
+        held={trial.held}
+        ontry={trial.part}
+        onhold={(part) => (trial.held = part)}
         onadopt={adopt}
-        onescape={putBack}
+        onescape={trial.putBack}
       >
         {#each Object.entries(SHEETS) as [name, title] (name)}
           <Button
@@ -313,24 +191,24 @@
       </Sentence>
     </div>
     <div class="shrink-0 pt-1 sm:pl-[52px]">
-      <Ways {balance} onway={tryWay} onhelp={tryHelp} />
+      <Ways {balance} onway={trial.way} onhelp={trial.help} />
     </div>
     <div class="h-[27rem] shrink-0 pt-1 sm:h-auto sm:flex-[1_0_22rem]">
       <Tideline
         {balance}
-        {outlook}
-        compare={tried ? balance.shown : null}
+        outlook={trial.outlook}
+        compare={trial.answer ? balance.shown : null}
         {then}
-        {lines}
-        {stale}
-        online={tryLine}
+        lines={trial.lines}
+        stale={trial.stale}
+        online={trial.line}
         onadopt={adopt}
-        onescape={putBack}
+        onescape={trial.putBack}
       />
     </div>
     <div class="min-h-[9.5rem] shrink-0">
       {#if ledgers}
-        <Ledger {ledgers} {tries} ontry={tryLines} />
+        <Ledger {ledgers} tries={trial.tries} ontry={trial.ledger} />
       {/if}
     </div>
     {#if balance.notCounted.length > 0}
@@ -352,11 +230,21 @@
         {/await}
       {:else if sheet === 'other ways'}
         {#await import('./sheets/OtherWays.svelte') then { default: OtherWays }}
-          <OtherWays {balance} onway={tryWay} onhelp={tryHelp} />
+          <OtherWays
+            {balance}
+            onway={(way) => {
+              sheet = '';
+              trial.way(way);
+            }}
+            onhelp={(help) => {
+              sheet = '';
+              trial.help(help);
+            }}
+          />
         {/await}
       {:else if sheet === 'what-ifs'}
         {#await import('./sheets/WhatIfs.svelte') then { default: WhatIfs }}
-          <WhatIfs {tank} {tries} {tried} />
+          <WhatIfs {tank} tries={trial.tries} tried={trial.answer} />
         {/await}
       {:else if sheet === 'track record'}
         {#await import('./sheets/TrackRecord.svelte') then { default: TrackRecord }}

@@ -5,6 +5,8 @@
   import { drawn, level, volume } from '../../lib/units.svelte';
   import { said } from '../../lib/said';
   import Handle from './Handle.svelte';
+  import WithoutRoutine from './WithoutRoutine.svelte';
+  import { parseFraction, parseInterval, parseNext } from './typed';
   import Button from '../../ui/Button.svelte';
 
   type Kind = Schemas['Reason']['kind'];
@@ -88,43 +90,9 @@
         balance.standing.everyDays !== routine.everyDays),
   );
 
-  const DAYS = ['sunday', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday'];
   const ahead = Array.from({ length: 28 }, (_, i) => i + 1);
 
-  /** “Saturday”, “tomorrow”, “in 5 days”, “2026-12-01” or “5”, as days from today. */
-  function parseNext(typed: string): number | null {
-    const text = typed.trim().toLowerCase();
-    if (text === 'tomorrow') return 1;
-    const weekday = DAYS.findIndex((day) => text.length > 1 && day.startsWith(text));
-    if (weekday >= 0) return ((weekday - new Date(`${today}T00:00Z`).getUTCDay() + 6) % 7) + 1;
-    const day = /^\d{4}-\d\d-\d\d$/.test(text)
-      ? daysBetween(today, text)
-      : Number(text.replace(/in|days?/g, ''));
-    return text && Number.isFinite(day) ? Math.min(90, Math.max(1, Math.round(day))) : null;
-  }
-
   const small = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
-
-  /** What would make it possible, the simplest first. */
-  let unbinds = $derived.by(() => {
-    const ways = balance.otherWays;
-    const texts = ways.blends
-      .slice(0, 1)
-      .map(
-        (blend) =>
-          `with ${percent(blend.share)} ${blend.water} in the change water, ${percent(blend.fraction)} every ${interval(blend.everyDays)} is enough`,
-      );
-    for (const help of ways.helps.slice(0, 2)) {
-      const then =
-        help.fraction === undefined
-          ? ''
-          : help.fraction === 0
-            ? ' (no change is needed then)'
-            : ` (${percent(help.fraction)} every ${interval(help.everyDays)} is enough then)`;
-      texts.push(`${small(said(help.words, today))}${then}`);
-    }
-    return texts;
-  });
 
   /** What is said of a reason or a remark; nothing where it is none of them. */
   function saidOf(...kinds: Kind[]): string {
@@ -156,18 +124,6 @@
   let floorNote = $derived(saidOf('BELOW_FLOOR'));
   let acute = $derived(balance.today.verdict === 'ACT_NOW' ? first : '');
   let now = $derived(balance.today.fraction);
-
-  function parseFraction(typed: string): number | null {
-    const number = Number(typed.replace(',', '.').replace('%', '').trim());
-    if (!typed.trim() || !Number.isFinite(number)) return null;
-    return Math.min(100, Math.max(1, number)) / 100;
-  }
-
-  function parseInterval(typed: string): number | null {
-    const number = Number(typed.replace(',', '.').replace(/days?/, '').trim());
-    if (!typed.trim() || !Number.isFinite(number)) return null;
-    return Math.min(365, Math.max(1, number));
-  }
 </script>
 
 {#snippet handles(routine: NonNullable<Outlook['routine']>, opening: string)}
@@ -201,7 +157,7 @@
     value={Math.max(1, daysBetween(today, routine.nextOn))}
     text={nearDay(routine.nextOn, today)}
     steps={ahead}
-    parse={parseNext}
+    parse={(typed) => parseNext(typed, today)}
     held={false}
     onchange={(value) => ontry('nextOn', value)}
     onhold={() => onhold('')}
@@ -324,79 +280,7 @@
       {@render children?.()}
     </p>
   {:else}
-    {#if balance.today.verdict === 'TEST_FIRST' && balance.testFirst}
-      <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">
-        Test <strong class="font-semibold">{balance.testFirst.analyte}</strong> first.
-      </h1>
-      <p class="text-base-content/85 mt-1 text-base leading-7 sm:text-lg" data-testid="outcome">
-        {#if outlook.holds}
-          {keeps} without any change, {timesInTen(outlook.probabilityWithinLines)}; what is open is
-          {balance.testFirst.analyte}.
-        {:else}
-          So little is known that no routine can be promised.
-        {/if}
-        {first}
-        {besides}
-        {#if alone && !outlook.holds}As far as can be told, {alone.name} crosses the line about {longDay(
-            alone.on,
-            today,
-          )} if left alone.{/if}
-      </p>
-    {:else if acute}
-      <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]" data-testid="now">
-        Act now{#if now !== undefined}: change <strong class="font-semibold">{percent(now)}</strong
-          >{/if}.
-      </h1>
-      <p class="text-base-content/85 mt-1 text-base leading-7 sm:text-lg" data-testid="outcome">
-        <strong class="text-error font-semibold">{acute}</strong>
-      </p>
-    {:else if balance.today.verdict === 'STUCK'}
-      <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">
-        No water change can keep it under your limits.
-        {#if now !== undefined}<span data-testid="now"
-            >Changing <strong class="font-semibold">{percent(now)}</strong> now still helps.</span
-          >{/if}
-      </h1>
-      <p class="text-base-content/85 mt-1 text-base leading-7 sm:text-lg" data-testid="outcome">
-        {balance.today.reasons.map((reason) => said(reason.words, today)).join(' ')}
-        {#if unbinds.length > 0}
-          <span data-testid="unbinds">What else helps: {unbinds.join('; ')}.</span>
-        {/if}
-        {#if alone}Left alone, {alone.name} crosses the line about {longDay(alone.on, today)}.{/if}
-      </p>
-    {:else}
-      <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">
-        {#if workNow.length > 0}
-          <span data-testid="work-now">Now: {small(workNow.join(' and '))}.</span>
-        {/if}
-        {#if keeps}
-          No change is needed until
-          <strong class="font-semibold"
-            >{longDay(balance.today.noneNeededUntil ?? outlook.until, today)}</strong
-          >.
-        {:else}
-          No line is drawn yet.
-        {/if}
-      </h1>
-      <p class="text-base-content/85 mt-1 text-base leading-7 sm:text-lg" data-testid="outcome">
-        {#if keeps && !outlook.holds}
-          {balance.today.reasons.map((reason) => said(reason.words, today)).join(' ')}
-          {#if unbinds.length > 0}
-            <span data-testid="unbinds">What else helps: {unbinds.join('; ')}.</span>
-          {/if}
-          {floorNote}
-        {:else if keeps}
-          {keeps} without any, on any day {timesInTen(outlook.probabilityWithinLines)}.
-          {besides}
-          {#if balance.otherWays.shareOfWaterOver90Days > 0.5}
-            {percent(balance.otherWays.shareOfWaterOver90Days)} of the water is older than three months.
-          {/if}
-          {floorNote}
-        {:else}
-          Draw one in the picture below, and what keeps the water under it is worked out.
-        {/if}
-      </p>
-    {/if}
+    <WithoutRoutine {balance} {outlook} {keeps} {alone} {besides} {floorNote} {workNow} />
     <p class="mt-0.5 flex min-h-11 flex-wrap items-center gap-x-4 font-sans text-sm sm:min-h-6">
       {#if trying}
         <Button dense data-testid="put-back" onclick={onescape}>Put back</Button>

@@ -1,5 +1,14 @@
 import type { Schemas } from '../../../api/client';
 
+/** An end of what is kept: the umber line, or the lower one. */
+export type End = 'ceiling' | 'floor';
+
+/** An end while it is moved. */
+export interface Dragged {
+  end: End;
+  mgL: number;
+}
+
 /** A mark's place in pixels: what a reading means, never more exact than its kit. */
 export interface Mark {
   kind: 'bar' | 'diamond' | 'tail-down' | 'tail-up';
