@@ -75,14 +75,18 @@ class AccessibilityTest {
     page.closeSheet();
     page.named("Make-up").click();
     page.see("effect-routine");
-    page.see("make-up-entry").click();
     page.see("help-volume").click();
+    page.named("more…").click();
     check("make-up");
     handsOnPages();
 
     page.open("/new");
-    page.see("way");
-    check("new tank");
+    page.all("[data-field=litres]").get(0).sendKeys("60", Keys.TAB);
+    for (String question :
+        List.of("its kind", "who lives there", "how you feed", "what grows", "the filter")) {
+      page.named("Next: " + question).click();
+      check("new tank, " + question);
+    }
     page.open("/account").see("sessions");
     check("account");
     page.see("sign-out").click();

@@ -32,7 +32,7 @@ final class Application implements AutoCloseable {
   /** One application for every story, ended with the tests: each story minds its own tank. */
   static synchronized Application shared() {
     if (shared == null) {
-      shared = new Application("test-e2e-" + System.getProperty("fork"), "-XX:TieredStopAtLevel=1");
+      shared = new Application("test-e2e", "-XX:TieredStopAtLevel=1");
       Runtime.getRuntime().addShutdownHook(new Thread(shared::close));
     }
     return shared;
@@ -52,7 +52,8 @@ final class Application implements AutoCloseable {
       throw new IllegalStateException(e);
     }
     try {
-      log = Path.of("target", name + ".log").toAbsolutePath();
+      String file = "%s-%d.log".formatted(name, ProcessHandle.current().pid());
+      log = Path.of("target", file).toAbsolutePath();
       Files.createDirectories(log.getParent());
       List<String> command = new ArrayList<>(List.of("java"));
       command.addAll(List.of(options));

@@ -1,6 +1,7 @@
 package org.umberline.e2e;
 
 import java.nio.file.Path;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.Keys;
 
@@ -78,7 +79,24 @@ class Screenshots {
       page.see("sessions");
       page.picture(folder.resolve("account.png"));
       page.open("/new");
-      page.see("way");
+      page.see("next-question");
+      page.all("[data-field=name]").get(0).sendKeys("Window tank");
+      page.all("[data-field=litres]").get(0).sendKeys("60", Keys.TAB);
+      for (String answer :
+          List.of(
+              "fish with few plants or none",
+              "",
+              "a pinch of flakes",
+              "slow leafy plants",
+              "a sponge filter",
+              "about a quarter every week")) {
+        page.see("next-question").click();
+        if (!answer.isEmpty()) {
+          page.named(answer).click();
+        }
+      }
+      page.awaitText("preview", "Nitrate settles");
+      page.await("drawn", d -> page.all("[data-testid=preview].opacity-60").isEmpty());
       page.picture(folder.resolve("new-tank.png"));
     }
   }

@@ -11,6 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.umberline.server.Browser.Answer;
 import org.umberline.server.RunningServer.Running;
 import org.umberline.server.learning.Posteriors;
 import tools.jackson.databind.JsonNode;
@@ -258,6 +259,43 @@ class TankDetailsTest {
     assertThat(keeper.put("/api/units", body("chosen", "gallons")).status()).isEqualTo(400);
     // sea water of 35 ppt at 25 °C: 1023.34 over 997.05 kg/m³ (EOS-80)
     assertThat(units.at("/gravity/35/1").asDouble()).isCloseTo(1.02637, within(1e-4));
+  }
+
+  @Test
+  void aTankIsLookedAtBeforeItIsKept() {
+    String file =
+        """
+        {"format": "umberline-tank", "version": 1,
+         "tank": {"name": "Thought of", "water": "freshwater", "netVolumeL": 60,
+                  "keeping": "fish-only"},
+         "foods": [{"id": "flakes"}],
+         "feeding": [{"food": "flakes", "gramsPerFeed": 0.3, "feedsPerWeek": 7}]%s}
+        """;
+    int before = keeper.get("/api/tanks").json().size();
+    JsonNode never = keeper.post("/api/preview", body("file", file.formatted(""))).json();
+    JsonNode weekly =
+        keeper
+            .post(
+                "/api/preview",
+                body(
+                    "file",
+                    file.formatted(
+                        ", \"routine\": {\"waterChange\": {\"fraction\": 0.4,"
+                            + " \"everyDays\": 7}}")))
+            .json();
+    assertThat(last(never)).isGreaterThan(2 * last(weekly));
+    assertThat(never.at("/lines/nitrate/ceilingMgL").asDouble()).isEqualTo(40);
+    assertThat(never.path("probabilityWithinLines").asDouble())
+        .isLessThan(weekly.path("probabilityWithinLines").asDouble());
+    assertThat(keeper.get("/api/tanks").json().size()).isEqualTo(before);
+    Answer refused = keeper.post("/api/preview", body("file", file.formatted(", \"x\": 1")));
+    assertThat(refused.status()).isEqualTo(400);
+    assertThat(refused.json().path("detail").asString()).contains("a problem");
+  }
+
+  private static double last(JsonNode preview) {
+    JsonNode days = preview.at("/nitrate/days");
+    return days.path(days.size() - 1).path("p50").asDouble();
   }
 
   @Test

@@ -114,7 +114,7 @@ public final class BalanceMapper {
         line.ceilingMgL().isPresent() ? line.ceilingMgL().getAsDouble() : null);
   }
 
-  private static BalanceViews.NutrientOutlook nutrient(Forecast forecast) {
+  public static BalanceViews.NutrientOutlook nutrient(Forecast forecast) {
     return new BalanceViews.NutrientOutlook(
         forecast.nutrient().unit(), now(forecast), bands(forecast), crossing(forecast));
   }

@@ -22,7 +22,10 @@ public final class ListViews {
       List<Choice> ways,
       List<Choice> foodForms,
       List<Choice> plantKinds,
-      List<Choice> bodyShapes) {}
+      List<Choice> bodyShapes,
+      List<Choice> portions,
+      List<Choice> animalSizes,
+      List<Choice> plantCovers) {}
 
   @Schema(
       description =

@@ -12,6 +12,9 @@ import org.umberline.core.quantity.Phosphorus;
 import org.umberline.core.tank.BodyShape;
 import org.umberline.core.tank.FoodForm;
 import org.umberline.core.tank.PlantKind;
+import org.umberline.core.tank.RoughMeasures.AnimalSize;
+import org.umberline.core.tank.RoughMeasures.PlantCover;
+import org.umberline.core.tank.RoughMeasures.Portion;
 import org.umberline.core.tank.TestUnit;
 import org.umberline.core.tank.WayOfKeeping;
 import org.umberline.server.balance.LedgerViews;
@@ -35,6 +38,22 @@ public final class Lists {
                 shape ->
                     new ListViews.Choice(
                         shape.term(), List.of(term("at 5 cm", shape.massG(5), "g"))))
+            .toList(),
+        Arrays.stream(Portion.values()).map(Lists::portion).toList(),
+        Arrays.stream(AnimalSize.values())
+            .map(
+                size ->
+                    new ListViews.Choice(
+                        size.term(),
+                        List.of(
+                            term("mass", size.massG(), "g"),
+                            term("length", size.lengthCm(), "cm"))))
+            .toList(),
+        Arrays.stream(PlantCover.values())
+            .map(
+                cover ->
+                    new ListViews.Choice(
+                        cover.term(), List.of(term("wet", cover.wetGramsPerLitre(), "g/L"))))
             .toList());
   }
 
@@ -61,6 +80,14 @@ public final class Lists {
             term("protein", form.proteinPercent(), "%"),
             term("phosphorus", form.phosphorusPercent(), "%"),
             term("moisture", form.moisturePercent(), "%")));
+  }
+
+  private static ListViews.Choice portion(Portion portion) {
+    return new ListViews.Choice(
+        portion.term(),
+        List.of(
+            term("mass", portion.grams(), "g"),
+            new LedgerViews.Term("form", null, portion.form().term(), null)));
   }
 
   private static ListViews.Choice plant(PlantKind kind) {

@@ -1,5 +1,6 @@
 package org.umberline.server.makeup;
 
+import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.umberline.core.forecast.Forecast;
@@ -65,6 +66,18 @@ public class MakeUpAnswers {
         BalanceMapper.crossing(nitrate),
         BalanceMapper.crossing(phosphate),
         outlook.probability(routine));
+  }
+
+  /** What a tank that is not kept yet would come to, under the routine its file names. */
+  public MakeUpViews.Preview preview(TankModel tank) {
+    Present now = posteriors.thoughtOf(tank);
+    RoutineOutlook outlook = now.advisor().outlook(List.of());
+    Projection ahead = outlook.projection(outlook.changes(now.standing()), now.horizon());
+    return new MakeUpViews.Preview(
+        BalanceMapper.lines(now.tank().lines()),
+        BalanceMapper.nutrient(Forecast.of(ahead, Nutrient.NITRATE, now.tank().lines())),
+        BalanceMapper.nutrient(Forecast.of(ahead, Nutrient.PHOSPHATE, now.tank().lines())),
+        outlook.probability(now.standing()));
   }
 
   /** The net volume that past changes speak for. */

@@ -16,8 +16,7 @@ import org.umberline.server.keeper.SignedIn;
 import org.umberline.server.learning.Computations;
 import org.umberline.server.tank.TankRecords;
 import org.umberline.server.tank.TankRecords.Stored;
-import org.umberline.tankfile.TankFileException;
-import org.umberline.tankfile.TankFileReader;
+import org.umberline.tankfile.Assumed;
 import org.umberline.tankfile.TankFileWriter;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
@@ -61,18 +60,13 @@ class MakeUpApi {
   private MakeUpViews.MakeUp makeUp(Stored stored) {
     ObjectNode tree = TankFileWriter.tree(stored.tank());
     tree.remove("log");
-    String text = json.writeValueAsString(tree);
-    try {
-      return new MakeUpViews.MakeUp(
-          stored.id(),
-          stored.version(),
-          stored.tank().name(),
-          stored.site(),
-          text,
-          TankFileReader.read(text).defaultsUsed());
-    } catch (TankFileException damaged) {
-      throw new IllegalStateException("stored tank " + stored.id() + ": " + damaged, damaged);
-    }
+    return new MakeUpViews.MakeUp(
+        stored.id(),
+        stored.version(),
+        stored.tank().name(),
+        stored.site(),
+        json.writeValueAsString(tree),
+        Assumed.in(tree));
   }
 
   /** What a make-up would lead to; nothing is kept. */

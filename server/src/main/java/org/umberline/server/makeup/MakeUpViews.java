@@ -6,6 +6,7 @@ import java.util.UUID;
 import org.umberline.core.planning.Advice;
 import org.umberline.server.balance.AdviceViews;
 import org.umberline.server.balance.BalanceViews;
+import org.umberline.server.tank.TankViews;
 
 /**
  * What the API sends of the make-up. Every number is in the unit its name or its neighbour says.
@@ -13,9 +14,12 @@ import org.umberline.server.balance.BalanceViews;
 public final class MakeUpViews {
   private MakeUpViews() {}
 
-  @Schema(description = "the tank file without its log, as JSON text")
+  @Schema(
+      description =
+          "the tank file without its log, as JSON text; assumed are JSON pointers of the figures"
+              + " that are the usual ones")
   public record MakeUp(
-      UUID id, int version, String name, String site, String file, List<String> defaultsUsed) {}
+      UUID id, int version, String name, String site, String file, List<String> assumed) {}
 
   @Schema(description = "what an entry of the make-up does on paper, mg a day; in is positive")
   public record PaperEntry(
@@ -31,6 +35,16 @@ public final class MakeUpViews {
       @Schema(nullable = true) BalanceViews.Routine routine,
       BalanceViews.Crossing leftAloneNitrate,
       BalanceViews.Crossing leftAlonePhosphate,
+      double probabilityWithinLines) {}
+
+  @Schema(
+      description =
+          "what a tank that is not kept yet would come to under the routine its file names, or"
+              + " without any change; probability is that of staying within its lines")
+  public record Preview(
+      TankViews.Lines lines,
+      BalanceViews.NutrientOutlook nitrate,
+      BalanceViews.NutrientOutlook phosphate,
       double probabilityWithinLines) {}
 
   @Schema(description = "the net volumes that the most changes allow; high is open without a value")

@@ -15,7 +15,6 @@ import org.umberline.server.http.Refused;
 import org.umberline.server.store.Documents;
 import org.umberline.server.store.Hashes;
 import org.umberline.server.store.Transactions;
-import org.umberline.tankfile.TankFile;
 import org.umberline.tankfile.TankFileException;
 import org.umberline.tankfile.TankFileReader;
 import org.umberline.tankfile.TankFileWriter;
@@ -197,14 +196,26 @@ public class TankRecords {
    * @throws Refused with every problem of the file, or because the id stands for another tank
    */
   public Stored takeIn(UUID id, UUID keeper, String text) {
-    TankFile file;
-    try {
-      file = TankFileReader.read(text);
-    } catch (TankFileException refused) {
-      throw refused("The tank file can't be taken; nothing was saved.", refused);
-    }
+    TankModel tank = read(text);
     String hash = Hashes.sha256(text);
-    return transactions.write(() -> store(id, keeper, file.tank(), hash));
+    return transactions.write(() -> store(id, keeper, tank, hash));
+  }
+
+  /**
+   * The tank of a file; nothing is kept of it.
+   *
+   * @throws Refused with every problem of the file
+   */
+  public TankModel read(String text) {
+    try {
+      return TankFileReader.read(text).tank();
+    } catch (TankFileException refused) {
+      int count = refused.problems().size();
+      throw refused(
+          "This file has %s; nothing was imported."
+              .formatted(count == 1 ? "a problem" : count + " problems"),
+          refused);
+    }
   }
 
   private Stored store(UUID id, UUID keeper, TankModel tank, String hash) {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { daysOf, kept } from './routine';
+import { daysOf, kept } from './habit';
 
 const habit = { percent: 25, everyDays: 7, lastOn: '2026-11-22', weeks: 3 };
 const atNoon = (day: string) => `${day}T12:00:00Z`;

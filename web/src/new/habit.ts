@@ -1,4 +1,4 @@
-import { addDays } from '../../lib/words';
+import { addDays } from '../lib/words';
 
 /** What a keeper says of the changes made until now. */
 export interface Habit {

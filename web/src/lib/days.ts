@@ -1,0 +1,72 @@
+import { addDays } from './words';
+
+/** Days as people write them. */
+
+const locale = typeof navigator === 'undefined' ? 'en-GB' : navigator.language;
+const SHOWN = new Intl.DateTimeFormat(locale, {
+  day: 'numeric',
+  month: 'short',
+  year: 'numeric',
+  timeZone: 'UTC',
+});
+
+/** Whether the reader writes 10/3 for the 3rd of October. */
+export const monthFirst = (() => {
+  const parts = new Intl.DateTimeFormat(locale).formatToParts(new Date(0)).map((part) => part.type);
+  return parts.indexOf('month') < parts.indexOf('day');
+})();
+
+/** An ISO day in the reader's own format. */
+export function shownDay(day: string): string {
+  return SHOWN.format(new Date(`${day}T00:00:00Z`));
+}
+
+/** Beginnings of the months' names, in English and as the reader's own language has them. */
+const MONTHS = Array.from({ length: 12 }, (_, month) =>
+  ['en-GB', locale].map((language) =>
+    new Intl.DateTimeFormat(language, { month: 'long', timeZone: 'UTC' })
+      .format(new Date(Date.UTC(2001, month, 1)))
+      .toLocaleLowerCase(language)
+      .slice(0, 3),
+  ),
+);
+
+function iso(year: number, month: number, day: number): string | null {
+  const date = new Date(Date.UTC(year, month - 1, day));
+  const real = date.getUTCMonth() === month - 1 && date.getUTCDate() === day;
+  return real && year > 1900 && year < 2200 ? date.toISOString().slice(0, 10) : null;
+}
+
+/**
+ * A typed day: today, yesterday, 2026-10-03, 3 Oct, Oct 3 2026, 3.10.26 or 3/10, the last in the
+ * reader's order. Without a year it is the last such day.
+ *
+ * @returns the ISO day, or null where none can be read
+ */
+export function readDay(typed: string, today: string, monthLeads = monthFirst): string | null {
+  const text = typed.trim().toLocaleLowerCase();
+  if (text === 'today') return today;
+  if (text === 'yesterday') return addDays(today, -1);
+  const whole = /^(\d{4})-(\d{1,2})-(\d{1,2})$/.exec(text);
+  if (whole) return iso(Number(whole[1]), Number(whole[2]), Number(whole[3]));
+  const numbers = text.match(/\d+/g)?.map(Number) ?? [];
+  const word = /\p{L}{3,}/u.exec(text)?.[0];
+  let day: number | undefined;
+  let month: number | undefined;
+  let year: number | undefined;
+  if (word) {
+    month = MONTHS.findIndex((names) => names.some((name) => word.startsWith(name))) + 1;
+    [day, year] = numbers;
+  } else {
+    const dots = /^\d+\.\d+/.test(text);
+    [day, month, year] = numbers;
+    if (monthLeads && !dots) [day, month] = [month, day];
+  }
+  if (!day || !month) return null;
+  if (year === undefined) {
+    const thisYear = Number(today.slice(0, 4));
+    const found = iso(thisYear, month, day);
+    return found !== null && found > today ? iso(thisYear - 1, month, day) : found;
+  }
+  return iso(year < 100 ? 2000 + year : year, month, day);
+}

@@ -1,0 +1,392 @@
+import { labelOf, type QuantityName } from '../../lib/units.svelte';
+import { list, type Entry, type ListName, type Path, type TankFile } from './file';
+
+/** How a tank file is said to its keeper: every key a word, every entry a sentence. */
+
+type Tank = TankFile['tank'];
+type Of<K extends keyof TankFile> = NonNullable<TankFile[K]> extends (infer T)[] ? T : never;
+type Words<T extends string> = Record<T, string>;
+
+export const KEEPING: Words<NonNullable<Tank['keeping']>> = {
+  'fish-only': 'fish with few plants or none',
+  sensitive: 'sensitive fish, fry, shrimp or amphibians',
+  'planted-low-light': 'plants in low light',
+  'planted-high-light': 'plants in strong light with CO2',
+  'no-change': 'plants that do the work, no water changes',
+  'marine-fish-only': 'sea water, fish only',
+  'mixed-reef': 'soft corals or a mixed reef',
+  'stony-reef': 'stony corals',
+  'small-marine': 'sea water under 40 L',
+  brackish: 'brackish water',
+  'grow-out': 'young fish growing up',
+  new: 'a tank that still cycles',
+};
+const WATER: Words<Tank['water']> = {
+  freshwater: 'fresh water',
+  brackish: 'brackish water',
+  marine: 'sea water',
+};
+const SUBSTRATE: Words<NonNullable<NonNullable<Tank['substrate']>['kind']>> = {
+  bare: 'a bare floor',
+  gravel: 'gravel',
+  sand: 'sand',
+  soil: 'soil',
+  'marine-rock-and-sand': 'marine rock and sand',
+};
+export const FORM: Words<NonNullable<Of<'foods'>['form']>> = {
+  dry: 'dry',
+  frozen: 'frozen',
+  fresh: 'fresh',
+  live: 'live',
+  gel: 'gel',
+};
+const STAGE: Words<NonNullable<Of<'livestock'>['stage']>> = {
+  adult: 'full grown',
+  growing: 'still growing',
+  fry: 'fry',
+};
+export const PLANT: Words<Of<'plants'>['kind']> = {
+  floating: 'floating plants',
+  'fast-stems': 'fast stem plants',
+  carpet: 'a carpet',
+  moss: 'moss',
+  'slow-leaves': 'slow leafy plants',
+  'emersed-roots': 'plants with roots in the water',
+  macroalgae: 'macroalgae',
+  'turf-scrubber': 'a turf scrubber',
+};
+const CLEANER: Words<Of<'exports'>['kind']> = {
+  mechanical: 'a mechanical filter',
+  skimmer: 'a skimmer',
+  'phosphate-adsorber': 'a phosphate adsorber',
+  'deep-bed': 'a deep bed',
+  'slow-filter': 'a slow filter',
+  'porous-rock': 'porous rock',
+  'carbon-dose': 'carbon dosing',
+};
+const METHOD: Words<Of<'kits'>['method']> = {
+  'colour-card': 'a colour card',
+  photometer: 'a photometer',
+  titration: 'a drop count',
+};
+const PLACEMENT = { reactor: 'in a reactor', bag: 'in a bag' };
+const SOURCE = { 'ethanol-40': '40 % spirit', sugar: 'sugar', vinegar: 'vinegar' };
+const ANALYTE: Words<Of<'kits'>['analyte']> = {
+  nitrate: 'nitrate',
+  phosphate: 'phosphate',
+  ammonia: 'ammonia',
+  nitrite: 'nitrite',
+  pH: 'pH',
+  alkalinity: 'alkalinity',
+  hardness: 'hardness',
+  calcium: 'calcium',
+  magnesium: 'magnesium',
+  salinity: 'salinity',
+  temperature: 'temperature',
+  silicate: 'silicate',
+};
+
+/** How one value is shown and typed. */
+export interface Blank {
+  /** What it is, for whoever can't see the sentence and for messages. */
+  label: string;
+  kind: 'number' | 'share' | 'text' | 'choice' | 'day' | 'flag' | 'steps';
+  quantity?: QuantityName;
+  unit?: string;
+  choices?: Record<string, string>;
+  /** What stands there while nothing is said. */
+  empty?: string;
+}
+
+const number = (label: string, unit = '', empty = 'unknown'): Blank => ({
+  label,
+  kind: 'number',
+  unit,
+  empty,
+});
+const measured = (label: string, quantity: QuantityName, per = '', empty = 'unknown'): Blank => ({
+  label,
+  kind: 'number',
+  quantity,
+  unit: per,
+  empty,
+});
+const share = (label: string): Blank => ({ label, kind: 'share', unit: '%', empty: 'unknown' });
+const choice = (label: string, choices: Record<string, string>, empty?: string): Blank => ({
+  label,
+  kind: 'choice',
+  choices,
+  empty,
+});
+const day = (label: string, empty = 'its start'): Blank => ({ label, kind: 'day', empty });
+
+const BLANKS: Record<string, Blank> = {
+  'tank.name': { label: 'name', kind: 'text' },
+  'tank.water': choice('kind of water', WATER),
+  'tank.netVolumeL': measured('net volume', 'volume'),
+  'tank.temperatureC': measured('temperature', 'temperature'),
+  'tank.pH': number('pH'),
+  'tank.alkalinityDkh': measured('alkalinity', 'alkalinity'),
+  'tank.salinityPpt': measured('salinity', 'salinity'),
+  'tank.surfaceAreaCm2': number('area of the surface', 'cm²'),
+  'tank.startedOn': day('day it started', 'nobody knows when'),
+  'tank.timeZone': { label: 'time zone', kind: 'text' },
+  'tank.keeping': choice('kind of tank', KEEPING, 'no kind in particular'),
+  'substrate.kind': choice('what lies on the floor', SUBSTRATE),
+  'substrate.areaCm2': number('area of the floor', 'cm²'),
+  'substrate.depthCm': number('depth of the floor', 'cm'),
+  'topOff.litresPerDay': measured('top-off a day', 'volume'),
+  'nitrate.floorMgL': measured('lower limit of nitrate', 'nitrate', '', 'none'),
+  'nitrate.ceilingMgL': measured('limit of nitrate', 'nitrate', '', 'no limit'),
+  'phosphate.floorMgL': measured('lower limit of phosphate', 'phosphate', '', 'none'),
+  'phosphate.ceilingMgL': measured('limit of phosphate', 'phosphate', '', 'no limit'),
+  'limits.maxChangeFraction': share('largest change'),
+  'limits.confidence': share('how surely the limits are kept'),
+  'limits.horizonDays': number('days to look ahead', 'days'),
+  'limits.maxNitrateStepMgL': measured('most nitrate may fall at once', 'nitrate', '', 'any'),
+  'limits.maxSalinityStepPpt': measured('most salinity may move at once', 'salinity', '', 'any'),
+  'limits.maxAlkalinityStepDkh': measured(
+    'most alkalinity may move at once',
+    'alkalinity',
+    '',
+    'any',
+  ),
+  'effort.minutesPerChange': number('minutes for a change', 'minutes'),
+  'effort.minutesPerLitre': number('minutes for a litre', 'minutes'),
+  'effort.bucketL': measured('bucket', 'volume'),
+  'effort.maxLitresPerChange': measured('most water at once', 'volume', '', 'any amount'),
+  'effort.maxMinutesPerWeek': number('most minutes a week', 'minutes', 'any time'),
+  'effort.pricePerLitre': number('price of a litre', ''),
+  'foods.name': { label: 'food', kind: 'text' },
+  'foods.form': choice('form of the food', FORM),
+  'foods.proteinPercent': number('protein', '%'),
+  'foods.phosphorusPercent': number('phosphorus', '%'),
+  'foods.moisturePercent': number('moisture', '%'),
+  'foods.servingG': number('weight of a serving', 'g', 'not weighed'),
+  'foods.rinsed': { label: 'rinsed before feeding', kind: 'flag' },
+  'feeding.gramsPerFeed': number('weight of a feed', 'g'),
+  'feeding.feedsPerWeek': number('feeds a week', 'times'),
+  'feeding.uneatenFraction': share('left uneaten'),
+  'livestock.name': { label: 'animals', kind: 'text' },
+  'livestock.count': number('number of animals'),
+  'livestock.massG': number('weight of one', 'g'),
+  'livestock.stage': choice('stage of life', STAGE),
+  'plants.name': { label: 'plants', kind: 'text' },
+  'plants.kind': choice('kind of plants', PLANT),
+  'plants.wetMassG': number('wet weight', 'g'),
+  'plants.doublingDays': number('days to double', 'days'),
+  'plants.maxWetMassG': number('most they grow to', 'g'),
+  'plants.dryMatterPercent': number('dry matter', '%'),
+  'plants.nitrogenPercentDry': number('nitrogen in dry matter', '%'),
+  'plants.phosphorusPercentDry': number('phosphorus in dry matter', '%'),
+  'exports.kind': choice('what cleans', CLEANER),
+  'exports.captureFractionPerDay': share('solids it holds back a day'),
+  'exports.removalFractionPerDay': share('waste it takes a day'),
+  'exports.massG': number('weight of the medium', 'g'),
+  'exports.capacityMgPPerG': number('phosphorus a gram holds', 'mg'),
+  'exports.placement': choice('where the medium is', PLACEMENT),
+  'exports.areaCm2': number('area of the bed', 'cm²'),
+  'exports.depthCm': number('depth of the bed', 'cm'),
+  'exports.mediaL': measured('medium', 'volume'),
+  'exports.flowLPerHour': measured('flow', 'volume', ' an hour'),
+  'exports.massKg': number('weight of the rock', 'kg'),
+  'exports.source': choice('source of carbon', SOURCE),
+  'exports.mlPerDay': number('dose a day', 'mL'),
+  'exports.gPerDay': number('dose a day', 'g'),
+  'waters.name': { label: 'water', kind: 'text' },
+  'waters.nitrateMgL': measured('nitrate', 'nitrate'),
+  'waters.phosphateMgL': measured('phosphate', 'phosphate'),
+  'waters.ammoniaMgL': number('ammonia', 'mg/L'),
+  'waters.nitriteMgL': number('nitrite', 'mg/L'),
+  'waters.silicateMgL': number('silicate', 'mg/L'),
+  'waters.pH': number('pH'),
+  'waters.alkalinityDkh': measured('alkalinity', 'alkalinity'),
+  'waters.salinityPpt': measured('salinity', 'salinity'),
+  'changeWater.share': share('share of the mix'),
+  'fertilisers.name': { label: 'fertiliser', kind: 'text' },
+  'fertilisers.nitrateMgPerMl': number('nitrate in a mL', 'mg'),
+  'fertilisers.phosphateMgPerMl': number('phosphate in a mL', 'mg'),
+  'dosing.mlPerDose': number('dose', 'mL'),
+  'dosing.dosesPerWeek': number('doses a week', 'times'),
+  'kits.analyte': choice('what it measures', ANALYTE),
+  'kits.method': choice('kind of kit', METHOD),
+  'kits.steps': { label: 'steps on the card', kind: 'steps', empty: 'the steps printed on it' },
+  'kits.unit': { label: 'unit', kind: 'text', empty: 'mg/L' },
+  'kits.min': number('lowest reading', ''),
+  'kits.max': number('highest reading', ''),
+  'kits.resolution': number('resolution', ''),
+  'kits.absoluteError': number('error of any reading', ''),
+  'kits.relativeError': share('error of a reading'),
+};
+
+const names = (file: Entry, key: string): Record<string, string> =>
+  Object.fromEntries(list(file, key).map((one) => [String(one.id), String(one.name ?? one.id)]));
+
+/** How the value at the end of a path is shown and typed. */
+export function blank(file: Entry, path: Path): Blank {
+  const key = String(path.at(-1));
+  const section = path.filter((step): step is string => typeof step === 'string').at(-2) ?? '';
+  if (key === 'food') return choice('food', names(file, 'foods'));
+  if (key === 'fertiliser') return choice('fertiliser', names(file, 'fertilisers'));
+  if (key === 'water' && section !== 'tank')
+    return choice('water', names(file, 'waters'), 'pure water');
+  if (key === 'from') return day('from');
+  if (key === 'to') return day('until', 'open');
+  return BLANKS[`${section}.${key}`] ?? { label: key, kind: 'text' };
+}
+
+/** The unit a value is read in, as it stands behind it. */
+export function unitOf(blank: Blank): string {
+  return blank.quantity ? labelOf(blank.quantity) + (blank.unit ?? '') : (blank.unit ?? '');
+}
+
+const SINCE = ', since {from}[, until {to}]';
+
+const CLEANERS: Words<Of<'exports'>['kind']> = {
+  mechanical: '{kind} that holds back {captureFractionPerDay} of the loose dirt a day',
+  skimmer: '{kind} that takes {removalFractionPerDay} of the fresh waste a day',
+  'phosphate-adsorber': '{kind}: {massG} {placement}; a gram holds {capacityMgPPerG} of phosphorus',
+  'deep-bed': '{kind} of {areaCm2}, {depthCm} deep',
+  'slow-filter': '{kind} with {mediaL} of medium, {flowLPerHour} through it',
+  'porous-rock': '{massKg} of {kind}',
+  'carbon-dose': '{kind}: {mlPerDay} of {source} a day',
+};
+
+/** An entry as a sentence with blanks; what is in brackets stands only where it is said. */
+export function sentence(key: ListName, entry: Entry): string {
+  switch (key) {
+    case 'foods':
+      return '{name} is {form} food with {proteinPercent} protein, {phosphorusPercent} phosphorus and {moisturePercent} water. A serving weighs {servingG}. {rinsed}';
+    case 'feeding':
+      return `{food}: {gramsPerFeed} a feed, {feedsPerWeek} a week; about {uneatenFraction} is left uneaten${SINCE}`;
+    case 'livestock':
+      return `{count} {name}, about {massG} each, {stage}${SINCE}`;
+    case 'plants':
+      return `{name}: {kind}, {wetMassG} wet on the first day; doubles in {doublingDays}, grows to {maxWetMassG}${SINCE}|Of it {dryMatterPercent} is dry matter, with {nitrogenPercentDry} nitrogen and {phosphorusPercentDry} phosphorus.`;
+    case 'exports':
+      return (
+        (entry.source === 'sugar'
+          ? CLEANERS['carbon-dose'].replace('mlPerDay', 'gPerDay')
+          : CLEANERS[entry.kind as Of<'exports'>['kind']]) + SINCE
+      );
+    case 'waters':
+      return '{name}: nitrate {nitrateMgL}, phosphate {phosphateMgL}, alkalinity {alkalinityDkh}|Ammonia {ammoniaMgL}, nitrite {nitriteMgL}, silicate {silicateMgL}, pH {pH}, salinity {salinityPpt}.';
+    case 'changeWater':
+      return '{share} {water}';
+    case 'fertilisers':
+      return '{name} holds {nitrateMgPerMl} of nitrate and {phosphateMgPerMl} of phosphate in a mL';
+    case 'dosing':
+      return `{mlPerDose} of {fertiliser}, {dosesPerWeek} a week${SINCE}`;
+    case 'kits':
+      return entry.method === 'colour-card'
+        ? '{method} for {analyte} with {steps}, in {unit}|Read to about {relativeError}.'
+        : '{method} for {analyte}, from {min} to {max} by {resolution}, in {unit}|Off by about {absoluteError}, and by {relativeError} of what it reads.';
+  }
+}
+
+export interface Group {
+  title: string;
+  /** Sentences about the tank itself, by what their blanks belong to. */
+  told: { base: Path; words: string }[];
+  lists: { key: ListName; add: string; heading?: string }[];
+}
+
+/** The groups of Make-up, in the order they are read. */
+export function groups(file: Entry): Group[] {
+  const salty = (file.tank as Entry | undefined)?.water !== 'freshwater';
+  return [
+    {
+      title: 'The water',
+      told: [
+        {
+          base: [],
+          words: `{tank.netVolumeL} of {tank.water} at {tank.temperatureC}, pH {tank.pH}, alkalinity {tank.alkalinityDkh}${salty ? ', salinity {tank.salinityPpt}' : ''}. {topOff.litresPerDay} a day is topped up with {topOff.water}.|It has run since {tank.startedOn}. Its surface measures {tank.surfaceAreaCm2}. Its clock is that of {tank.timeZone}.`,
+        },
+      ],
+      lists: [],
+    },
+    {
+      title: 'Who lives there and what they eat',
+      told: [],
+      lists: [
+        { key: 'livestock', add: 'animals' },
+        { key: 'feeding', add: 'a ration', heading: 'They are fed' },
+        { key: 'foods', add: 'a food', heading: 'The foods' },
+      ],
+    },
+    {
+      title: 'What grows',
+      told: [],
+      lists: [
+        { key: 'plants', add: 'plants' },
+        { key: 'dosing', add: 'a standing dose', heading: 'They are given' },
+        { key: 'fertilisers', add: 'a fertiliser', heading: 'The fertilisers' },
+      ],
+    },
+    {
+      title: 'What cleans',
+      told: [
+        {
+          base: ['tank'],
+          words:
+            'On the floor lies {substrate.kind}, {substrate.areaCm2}, {substrate.depthCm} deep.',
+        },
+      ],
+      lists: [{ key: 'exports', add: 'a filter or medium' }],
+    },
+    {
+      title: 'The water you change with',
+      told: [],
+      lists: [
+        { key: 'changeWater', add: 'another water to the mix' },
+        { key: 'waters', add: 'a water', heading: 'The waters' },
+      ],
+    },
+    {
+      title: 'Your limits',
+      told: [
+        {
+          base: [],
+          words:
+            'Nitrate stays under {lines.nitrate.ceilingMgL} and over {lines.nitrate.floorMgL}, phosphate under {lines.phosphate.ceilingMgL} and over {lines.phosphate.floorMgL}, on {limits.confidence} of all days. At most {limits.maxChangeFraction} in one change.|It is kept as {tank.keeping}. At one change nitrate falls by {limits.maxNitrateStepMgL} at most, salinity moves by {limits.maxSalinityStepPpt}, alkalinity by {limits.maxAlkalinityStepDkh}. Plans look {limits.horizonDays} ahead.',
+        },
+      ],
+      lists: [],
+    },
+    {
+      title: 'Your kits and measures',
+      told: [
+        {
+          base: ['effort'],
+          words:
+            'A change takes {minutesPerChange} and {minutesPerLitre} more for each litre; the bucket holds {bucketL}.|At most {maxLitresPerChange} at once and {maxMinutesPerWeek} a week.',
+        },
+      ],
+      lists: [{ key: 'kits', add: 'a kit' }],
+    },
+  ];
+}
+
+/** A piece of a sentence: words, or a blank by its path below the sentence's base. */
+export type Piece = { words: string } | { path: Path };
+
+/** A sentence in pieces; what is in brackets is left out where its blank is not said. */
+export function pieces(words: string, said: (path: Path) => boolean): Piece[] {
+  const path = (name: string): Path => name.split('.');
+  return words
+    .replace(/\[([^\]]*\{([\w.]+)\}[^\]]*)\]/g, (_, part: string, name: string) =>
+      said(path(name)) ? part : '',
+    )
+    .split(/(\{[\w.]+\})/)
+    .filter(Boolean)
+    .map((piece) =>
+      piece.startsWith('{') ? { path: path(piece.slice(1, -1)) } : { words: piece },
+    );
+}
+
+/** What stands against a value, in a sentence at its place. */
+export function complaint(blank: Blank, found: string, allowed: string): string {
+  const name = blank.label.charAt(0).toUpperCase() + blank.label.slice(1);
+  if (found === 'nothing' || found === '') return `${name} is missing; allowed is ${allowed}.`;
+  return `${name} can’t be ${found}; allowed is ${allowed}.`;
+}
