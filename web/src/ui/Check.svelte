@@ -4,7 +4,6 @@
   /** A box to tick, or one of several to choose, with the words beside it. */
   let {
     checked = $bindable(false),
-    group = $bindable(),
     type = 'checkbox',
     dense = false,
     class: extra,
@@ -12,7 +11,6 @@
     ...rest
   }: HTMLInputAttributes & {
     type?: 'checkbox' | 'radio';
-    group?: string;
     /** Whether it is no taller than a line of text where there is a mouse. */
     dense?: boolean;
   } = $props();
@@ -20,9 +18,9 @@
 
 <label class={['flex min-h-11 items-center gap-2', dense && 'sm:min-h-8', extra]}>
   {#if type === 'radio'}
-    <input type="radio" bind:group {...rest} />
+    <input type="radio" class="size-5 shrink-0 sm:size-4" {checked} {...rest} />
   {:else}
-    <input type="checkbox" bind:checked {...rest} />
+    <input type="checkbox" class="size-5 shrink-0 sm:size-4" bind:checked {...rest} />
   {/if}
   <span>{@render children?.()}</span>
 </label>

@@ -48,7 +48,7 @@
     {labelOf('volume')}</Label
   >
   {#if sheet.bed}
-    <Check class="size-6" bind:checked={siphoned}>the {sheet.bed} half of the bed siphoned</Check>
+    <Check bind:checked={siphoned}>the {sheet.bed} half of the bed siphoned</Check>
   {/if}
   <Label class="flex-1 basis-60"
     >Remark

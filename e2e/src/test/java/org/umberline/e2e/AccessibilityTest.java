@@ -81,6 +81,7 @@ class AccessibilityTest {
     handsOnPages();
 
     page.open("/new");
+    page.await("asked", d -> !page.all("[data-field=litres]").isEmpty());
     page.all("[data-field=litres]").get(0).sendKeys("60", Keys.TAB);
     for (String question :
         List.of("its kind", "who lives there", "how you feed", "what grows", "the filter")) {

@@ -80,6 +80,7 @@ class Screenshots {
       page.picture(folder.resolve("account.png"));
       page.open("/new");
       page.see("next-question");
+      page.await("asked", d -> !page.all("[data-field=litres]").isEmpty());
       page.all("[data-field=name]").get(0).sendKeys("Window tank");
       page.all("[data-field=litres]").get(0).sendKeys("60", Keys.TAB);
       for (String answer :

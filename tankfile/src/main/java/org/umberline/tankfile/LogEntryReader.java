@@ -39,7 +39,7 @@ final class LogEntryReader {
           new LogEntry.WaterChange(
               at,
               e.number("litres"),
-              e.has("water") ? TankFileReader.blend(e, "water") : e.noted("water", changeWater),
+              e.has("water") ? PartReader.blend(e, "water") : e.noted("water", changeWater),
               e.number("siphonedShareOfBed", 0),
               note);
       case "clean" -> new LogEntry.Clean(at, e.text("export"), note);

@@ -7,40 +7,23 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import org.umberline.core.quantity.Ammonia;
-import org.umberline.core.quantity.Nitrate;
-import org.umberline.core.quantity.Nitrite;
-import org.umberline.core.quantity.Phosphate;
 import org.umberline.core.tank.AdsorberPlacement;
-import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.CarbonSource;
 import org.umberline.core.tank.Dosing;
-import org.umberline.core.tank.Effort;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.Feeding;
 import org.umberline.core.tank.Fertiliser;
-import org.umberline.core.tank.Food;
-import org.umberline.core.tank.FoodForm;
 import org.umberline.core.tank.Kit;
-import org.umberline.core.tank.KitMethod;
-import org.umberline.core.tank.Limits;
-import org.umberline.core.tank.Line;
-import org.umberline.core.tank.Lines;
 import org.umberline.core.tank.Livestock;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.PlantKind;
 import org.umberline.core.tank.PlantStand;
 import org.umberline.core.tank.Routine;
-import org.umberline.core.tank.SourceWater;
 import org.umberline.core.tank.Span;
 import org.umberline.core.tank.Stage;
 import org.umberline.core.tank.Stance;
-import org.umberline.core.tank.Substrate;
-import org.umberline.core.tank.SubstrateKind;
 import org.umberline.core.tank.TankModel;
-import org.umberline.core.tank.TestUnit;
-import org.umberline.core.tank.TopOff;
 import org.umberline.core.tank.WaterKind;
 import org.umberline.core.tank.WayOfKeeping;
 import tools.jackson.databind.JsonNode;
@@ -106,11 +89,12 @@ public final class TankFileReader {
     if (!tank.has("surfaceAreaCm2")) {
       tank.noted("surfaceAreaCm2", null);
     }
-    Blend changeWater = file.has("changeWater") ? blend(file, "changeWater") : Blend.PURE;
+    Blend changeWater =
+        file.has("changeWater") ? PartReader.blend(file, "changeWater") : Blend.PURE;
     if (!file.has("changeWater")) {
       file.noted("changeWater", null);
     }
-    List<Kit> kitList = file.each("kits", TankFileReader::kit);
+    List<Kit> kitList = file.each("kits", PartReader::kit);
     LogEntryReader entries = new LogEntryReader(changeWater, kitList);
     List<LogEntry> log = file.each("log", entries::read);
     TankModel model =
@@ -125,16 +109,16 @@ public final class TankFileReader {
             tank.number("salinityPpt", TankModel.defaultSalinityPpt(water)),
             startedOn,
             zone,
-            substrate(tank, water),
+            PartReader.substrate(tank, water),
             keeping,
             tank.has("stance") ? tank.term(Stance.class, "stance") : Stance.BY_NEED,
-            lines(file, keeping),
-            limits(file, water, keeping),
-            effort(file),
-            file.each("waters", TankFileReader::water),
+            PartReader.lines(file, keeping),
+            PartReader.limits(file, water, keeping),
+            PartReader.effort(file),
+            file.each("waters", PartReader::water),
             changeWater,
-            topOff(file),
-            file.each("foods", TankFileReader::food),
+            PartReader.topOff(file),
+            file.each("foods", PartReader::food),
             file.each("feeding", this::feeding),
             file.each("livestock", this::livestock),
             file.each("plants", this::plant),
@@ -187,101 +171,6 @@ public final class TankFileReader {
                         .atZoneSameInstant(zone)
                         .toLocalDate()));
     return days.stream().min(Comparator.naturalOrder()).orElse(LocalDate.EPOCH);
-  }
-
-  private static Substrate substrate(Node tank, WaterKind water) {
-    Node substrate = tank.section("substrate");
-    return new Substrate(
-        substrate.term(SubstrateKind.class, "kind", TankModel.defaultSubstrate(water)),
-        substrate.maybeNumber("areaCm2"),
-        substrate.maybeNumber("depthCm"));
-  }
-
-  private static Lines lines(Node file, Optional<WayOfKeeping> keeping) {
-    Node lines = file.section("lines");
-    if (!file.has("lines")) {
-      return keeping.map(WayOfKeeping::lines).orElse(Lines.NONE);
-    }
-    return new Lines(line(lines, "nitrate"), line(lines, "phosphate"));
-  }
-
-  private static Line line(Node lines, String nutrient) {
-    Node line = lines.section(nutrient);
-    return new Line(line.maybeNumber("floorMgL"), line.maybeNumber("ceilingMgL"));
-  }
-
-  private static Limits limits(Node file, WaterKind water, Optional<WayOfKeeping> keeping) {
-    Node limits = file.section("limits");
-    Limits usual = Limits.of(water, keeping);
-    return new Limits(
-        limits.number("maxChangeFraction", usual.maxChangeFraction()),
-        limits.has("intervalsDays")
-            ? limits.numbers("intervalsDays").stream().distinct().sorted().toList()
-            : limits.noted("intervalsDays", usual.intervalsDays()),
-        limits.number("confidence", usual.confidence()),
-        limits.integer("horizonDays", usual.horizonDays()),
-        limits.numberOrNone("maxNitrateStepMgL", usual.maxNitrateStepMgL()),
-        limits.numberOrNone("maxSalinityStepPpt", usual.maxSalinityStepPpt()),
-        limits.numberOrNone("maxAlkalinityStepDkh", usual.maxAlkalinityStepDkh()));
-  }
-
-  private static Effort effort(Node file) {
-    Node effort = file.section("effort");
-    Effort usual = Effort.DEFAULT;
-    return new Effort(
-        effort.number("minutesPerChange", usual.minutesPerChange()),
-        effort.number("minutesPerLitre", usual.minutesPerLitre()),
-        effort.number("bucketL", usual.bucketL()),
-        effort.maybeNumber("maxLitresPerChange"),
-        effort.maybeNumber("maxMinutesPerWeek"),
-        effort.number("pricePerLitre", usual.pricePerLitre()),
-        effort.number("pricePerMinute", usual.pricePerMinute()));
-  }
-
-  private static SourceWater water(Node w) {
-    return new SourceWater(
-        w.text("id"),
-        w.text("name", w.text("id")),
-        w.has("nitrateMgL")
-            ? Optional.of(new Nitrate(w.number("nitrateMgL")))
-            : w.noted("nitrateMgL", Optional.empty()),
-        w.has("phosphateMgL")
-            ? Optional.of(new Phosphate(w.number("phosphateMgL")))
-            : w.noted("phosphateMgL", Optional.empty()),
-        new Ammonia(w.number("ammoniaMgL", 0)),
-        new Nitrite(w.number("nitriteMgL", 0)),
-        w.maybeNumber("silicateMgL"),
-        w.maybeNumber("pH"),
-        w.maybeNumber("alkalinityDkh"),
-        w.maybeNumber("salinityPpt"));
-  }
-
-  static Blend blend(Node node, String key) {
-    return new Blend(
-        node.each(key, part -> new Blend.Part(part.text("water"), part.number("share"))));
-  }
-
-  private static TopOff topOff(Node file) {
-    Node topOff = file.section("topOff");
-    Blend water =
-        topOff
-            .maybeText("water")
-            .map(id -> new Blend(List.of(new Blend.Part(id, 1))))
-            .orElse(Blend.PURE);
-    return new TopOff(water, topOff.number("litresPerDay", 0));
-  }
-
-  private static Food food(Node f) {
-    FoodForm form = f.term(FoodForm.class, "form", FoodForm.DRY);
-    return new Food(
-        f.text("id"),
-        f.text("name", f.text("id")),
-        form,
-        f.number("proteinPercent", form.proteinPercent()),
-        f.number("phosphorusPercent", form.phosphorusPercent()),
-        f.number("moisturePercent", form.moisturePercent()),
-        f.maybeNumber("servingG"),
-        f.flag("rinsed", false));
   }
 
   private Span span(Node node) {
@@ -349,24 +238,6 @@ public final class TankFileReader {
             id, source, e.number(source == CarbonSource.SUGAR ? "gPerDay" : "mlPerDay"), span(e));
       }
     };
-  }
-
-  private static Kit kit(Node k) {
-    Analyte analyte = k.term(Analyte.class, "analyte");
-    KitMethod method = k.term(KitMethod.class, "method");
-    return new Kit(
-        k.text("id"),
-        analyte,
-        method,
-        k.numbers("steps"),
-        k.maybeText("unit")
-            .flatMap(label -> TestUnit.find(analyte, label))
-            .orElseGet(() -> k.noted("unit", analyte.standardUnit())),
-        k.maybeNumber("min"),
-        k.maybeNumber("max"),
-        k.maybeNumber("resolution"),
-        k.number("absoluteError", 0),
-        k.number("relativeError", Kit.defaultRelativeError(method)));
   }
 
   private Optional<Routine> routine(Node file, List<LogEntry> log, ZoneId zone) {

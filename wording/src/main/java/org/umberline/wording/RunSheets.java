@@ -7,7 +7,6 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import org.umberline.core.change.ChangeEffect;
 import org.umberline.core.change.ChangeWater;
-import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.LogEntry;
@@ -22,9 +21,6 @@ import org.umberline.wording.RunSheet.Step;
 
 /** Writes run sheets. The order of a change is common practice, no source. */
 public final class RunSheets {
-  /** A bucket that is heavier is better carried half full, kg. Chosen. */
-  private static final double HEAVY_KG = 12;
-
   private static final double SALT_MIXES_MINUTES = 30;
   private static final double WATCH_MINUTES = 60;
 
@@ -78,9 +74,9 @@ public final class RunSheets {
         bed,
         steps,
         effect,
-        effect.warnings().stream().map(RunSheets::warning).toList(),
-        cautions(),
-        effect.told().map(RunSheets::test).orElse(Phrase.NONE));
+        effect.warnings().stream().map(ChangeWords::warning).toList(),
+        ChangeWords.cautions(tank, care, water, litres),
+        effect.told().map(ChangeWords::test).orElse(Phrase.NONE));
   }
 
   private void step(Phase phase, String key, Object... text) {
@@ -306,79 +302,6 @@ public final class RunSheets {
               + care.filterDaysFromChange()
               + (care.filterDaysFromChange() == 1 ? " day." : " days."));
     }
-  }
-
-  // ---------------------------------------------------------------- what it comes to
-
-  private static Phrase warning(ChangeEffect.Warning warning) {
-    return switch (warning.excess()) {
-      case SHARE ->
-          Phrase.of(
-              "This is more than the largest single change you allow, ",
-              AdviceWords.percent(warning.limit()),
-              ": split it over days.");
-      case NITRATE_STEP -> tooFar("Nitrate", warning, "mg/L NO3");
-      case SALINITY_STEP -> tooFar("Salinity", warning, "ppt");
-      case ALKALINITY_STEP -> tooFar("Alkalinity", warning, "dKH");
-      case FREE_AMMONIA ->
-          Phrase.of(
-              "The water would bring ",
-              Phrase.amount(warning.value(), "mg/L"),
-              " free ammonia at this pH and temperature; above ",
-              Phrase.amount(warning.limit(), ""),
-              " harms. Use a conditioner that binds ammonia, or change less at once.");
-      case RAISES_NITRATE ->
-          Phrase.of("The change water holds more nitrate than the tank: this raises it.");
-      case RAISES_PHOSPHATE ->
-          Phrase.of("The change water holds more phosphate than the tank: this raises it.");
-    };
-  }
-
-  private static Phrase tooFar(String what, ChangeEffect.Warning warning, String unit) {
-    return Phrase.of(
-        what,
-        " would move by ",
-        Phrase.amount(warning.value(), unit),
-        "; ",
-        Phrase.amount(warning.limit(), unit),
-        " at once is the most you allow.");
-  }
-
-  private static Phrase test(ChangeEffect.Told told) {
-    return told.nutrient() == Nutrient.PHOSPHATE
-        ? Phrase.of(
-            "Test phosphate in ",
-            String.valueOf(told.daysFrom()),
-            " days: whether it is back tells water from rock, sand and feeding.")
-        : Phrase.of(
-            "Test nitrate tomorrow: the step is large enough for your kit to show, and says what"
-                + " source, volume and kit are worth.");
-  }
-
-  private List<String> cautions() {
-    List<String> cautions = new ArrayList<>();
-    cautions.add(
-        "Water and mains: unplug before hands go in, leave drip loops, use residual-current"
-            + " protection; fixed wiring is a licensed electrician’s.");
-    cautions.add("Never start a siphon by mouth.");
-    double heaviest = care.bucketLitres().orElse(litres);
-    if (Math.min(heaviest, litres) > HEAVY_KG) {
-      cautions.add("A litre is a kilogram: carry half buckets, and mind wet floors.");
-    }
-    if (tank.water() == WaterKind.MARINE) {
-      cautions.add(
-          "Gloves and eye cover near zoanthid corals (palytoxin), and gloves over any cut.");
-    }
-    if (water.tapShare() > 0) {
-      cautions.add("Conditioner by its label, no more; keep it from children.");
-    }
-    cautions.add(
-        tank.salinityPpt() > 0
-            ? "Salt water never onto plants; nothing living into natural water or drains that"
-                + " reach it."
-            : "Fresh old water without medicine suits house plants; nothing living goes into"
-                + " natural water or drains that reach it.");
-    return cautions;
   }
 
   private static Phrase.Amount litres(double value) {

@@ -21,7 +21,7 @@ public final class WorkWords {
               .map(
                   (Routine r) ->
                       Phrase.of(
-                          "Change " + AdviceWords.percent(r.fraction()) + " (",
+                          "Change " + SmallWords.percent(r.fraction()) + " (",
                           Phrase.amount(r.fraction() * tank.netVolumeL(), "L"),
                           ")"))
               .orElse(Phrase.of("Change water"));
@@ -76,7 +76,7 @@ public final class WorkWords {
   /** How far gone an adsorber is. */
   public static Phrase wear(GearOutlook.Wear wear) {
     return Phrase.of(
-        "About " + AdviceWords.percent(wear.used()) + " of what it can hold is taken; renew it by ",
+        "About " + SmallWords.percent(wear.used()) + " of what it can hold is taken; renew it by ",
         wear.spentOn(),
         ".");
   }

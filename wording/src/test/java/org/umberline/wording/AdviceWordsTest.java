@@ -99,7 +99,7 @@ class AdviceWordsTest {
     "0.999, in 99 of 100 cases"
   })
   void chancesAreRoundedFairly(double chance, String said) {
-    assertThat(AdviceWords.chances(chance)).isEqualTo(said);
+    assertThat(SmallWords.chances(chance)).isEqualTo(said);
   }
 
   @Test

@@ -26,10 +26,8 @@ import org.umberline.core.tank.TankModel;
 final class Parameters {
   private static final double SMALLEST_BIAS_SD = 0.01;
 
-  private record Prior(String name, double median, double sd) {}
-
   private final Scenario scenario;
-  private final List<Prior> priors = new ArrayList<>();
+  private final Coordinates coordinates = new Coordinates();
   private final Multipliers multipliers;
   private final int uptake;
   private final int plantMass;
@@ -130,7 +128,7 @@ final class Parameters {
     knots = new LoadKnots(scenario.asOfDay());
     nitrogenDrift = addDrift("nitrogen");
     phosphorusDrift = addDrift("phosphorus");
-    firstRead = priors.size();
+    firstRead = coordinates.size();
     for (LogEntry.Test test : scenario.probesKnown()) {
       Kit kit = tank.kitOf(test);
       if (!kitBias.containsKey(kit)) {
@@ -146,9 +144,9 @@ final class Parameters {
   }
 
   private double[] reads(LogEntry.Test test) {
-    double[] row = new double[priors.size() - firstRead];
+    double[] row = new double[coordinates.size() - firstRead];
     int bias = kitBias.get(scenario.tank().kitOf(test));
-    row[bias - firstRead] = sd(bias);
+    row[bias - firstRead] = coordinates.sd(bias);
     double time = scenario.timeOf(test.at().toInstant());
     switch (test.analyte()) {
       case NITRATE -> nitrateDepartures.addReads(row, firstRead, time);
@@ -177,8 +175,7 @@ final class Parameters {
   }
 
   private int add(String name, double median, double sd) {
-    priors.add(new Prior(name, median, sd));
-    return priors.size() - 1;
+    return coordinates.add(name, median, sd);
   }
 
   /**
@@ -205,7 +202,7 @@ final class Parameters {
   }
 
   private Departures departures(String what) {
-    int first = priors.size();
+    int first = coordinates.size();
     Departures departures = new Departures(scenario.asOfDay(), first);
     for (int k = 0; k < departures.count(); k++) {
       add("departure of " + what + " on " + scenario.date(departures.day(k)), 1, departures.sd(k));
@@ -214,7 +211,7 @@ final class Parameters {
   }
 
   private int addDrift(String element) {
-    int first = priors.size();
+    int first = coordinates.size();
     int back = 0;
     for (int k = 0; k < knots.count(); k++) {
       back += knots.days(k);
@@ -225,7 +222,7 @@ final class Parameters {
   }
 
   int size() {
-    return priors.size();
+    return coordinates.size();
   }
 
   /**
@@ -300,25 +297,13 @@ final class Parameters {
     return Arrays.stream(kitOfProbe).mapToDouble(kit -> factors[kit]).toArray();
   }
 
-  /** The factor or concentration that coordinate {@code index} stands for. */
-  double value(double[] z, int index) {
-    return valueAt(index, z[index]);
+  /** What each coordinate stands for. */
+  Coordinates coordinates() {
+    return coordinates;
   }
 
-  /** What a coordinate of {@code z} stands for: also the prior's quantile there. */
-  double valueAt(int index, double z) {
-    Prior prior = priors.get(index);
-    return prior.median * Math.exp(prior.sd * z);
-  }
-
-  /** What coordinate {@code index} stands for, with its unit where it has one. */
-  String name(int index) {
-    return priors.get(index).name;
-  }
-
-  /** Standard deviation of the logarithm of coordinate {@code index}. */
-  double sd(int index) {
-    return priors.get(index).sd;
+  private double value(double[] z, int index) {
+    return coordinates.value(z, index);
   }
 
   /**

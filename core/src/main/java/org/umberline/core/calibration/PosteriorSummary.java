@@ -81,16 +81,16 @@ final class PosteriorSummary {
     for (int j = 0; j < z.length; j++) {
       double[] sample = new double[kept.length];
       for (int i = 0; i < sample.length; i++) {
-        sample[i] = parameters.value(kept[i], j);
+        sample[i] = parameters.coordinates().value(kept[i], j);
       }
       Quantiles.sort(sample);
       unknowns.add(
           new Posterior.Unknown(
-              parameters.name(j),
+              parameters.coordinates().name(j),
               new Posterior.Spread(
-                  parameters.valueAt(j, -Quantiles.NORMAL_90),
-                  parameters.valueAt(j, 0),
-                  parameters.valueAt(j, Quantiles.NORMAL_90)),
+                  parameters.coordinates().valueAt(j, -Quantiles.NORMAL_90),
+                  parameters.coordinates().valueAt(j, 0),
+                  parameters.coordinates().valueAt(j, Quantiles.NORMAL_90)),
               new Posterior.Spread(
                   Quantiles.of(sample, 0.1),
                   Quantiles.of(sample, 0.5),

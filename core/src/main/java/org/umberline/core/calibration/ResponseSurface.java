@@ -48,7 +48,7 @@ final class ResponseSurface {
     this.at = at.clone();
     structural = truths.length;
     middle = this.at;
-    sd = IntStream.range(0, structural).mapToDouble(parameters::sd).toArray();
+    sd = IntStream.range(0, structural).mapToDouble(parameters.coordinates()::sd).toArray();
     List<int[]> chains = parameters.inputs();
     links = chains.stream().flatMapToInt(Arrays::stream).toArray();
     chainEnds = new int[chains.size()];

@@ -1,5 +1,6 @@
 package org.umberline.core.planning;
 
+import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.tank.Term;
 
 /** What keeps a fraction from being smaller, or makes an interval impossible. */
@@ -19,6 +20,16 @@ public enum BindingLimit implements Term {
 
   BindingLimit(String term) {
     this.term = term;
+  }
+
+  /** The upper line of a nutrient. */
+  static BindingLimit ceilingOf(Nutrient nutrient) {
+    return nutrient == Nutrient.NITRATE ? NITRATE_CEILING : PHOSPHATE_CEILING;
+  }
+
+  /** The lower line of a nutrient. */
+  static BindingLimit floorOf(Nutrient nutrient) {
+    return nutrient == Nutrient.NITRATE ? NITRATE_FLOOR : PHOSPHATE_FLOOR;
   }
 
   @Override

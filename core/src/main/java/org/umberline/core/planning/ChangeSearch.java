@@ -139,7 +139,7 @@ final class ChangeSearch {
       return Found.none(everyDays, BindingLimit.SOURCE);
     }
     if (stripped.isPresent()) {
-      return Found.none(everyDays, floor(stripped.get()));
+      return Found.none(everyDays, BindingLimit.floorOf(stripped.get()));
     }
     double largest = shares[shares.length - 1];
     if (latestSafe() != TODAY) {
@@ -262,7 +262,7 @@ final class ChangeSearch {
         double with = promise.under(changes, nutrient, day);
         if (with > Basis.MORE_LIKELY_THAN_NOT
             && with > promise.under(PlannedChanges.NONE, nutrient, day) + BREAKS_FLOOR) {
-          return Found.none(found.everyDays(), floor(nutrient));
+          return Found.none(found.everyDays(), BindingLimit.floorOf(nutrient));
         }
       }
     }
@@ -274,13 +274,7 @@ final class ChangeSearch {
     if (!found.feasible()) {
       return found.limit();
     }
-    return promise.nearer(changes(found), found.from()) == Nutrient.NITRATE
-        ? BindingLimit.NITRATE_CEILING
-        : BindingLimit.PHOSPHATE_CEILING;
-  }
-
-  private static BindingLimit floor(Nutrient nutrient) {
-    return nutrient == Nutrient.NITRATE ? BindingLimit.NITRATE_FLOOR : BindingLimit.PHOSPHATE_FLOOR;
+    return BindingLimit.ceilingOf(promise.nearer(changes(found), found.from()));
   }
 
   /**
