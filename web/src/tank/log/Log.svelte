@@ -128,7 +128,7 @@
       <Button dense onclick={() => (sheet = 'batch')}>Several tanks</Button>
       <Button dense data-testid="photos-open" onclick={() => (sheet = 'photos')}>Photos</Button>
       <Button dense data-testid="table-open" onclick={() => (sheet = 'table')}
-        >Take in a table</Button
+        >Import a table</Button
       >
       <TextLink dense href="/api/tanks/{tank}/log.csv" download>as CSV</TextLink>
       <TextLink dense href="/api/tanks/{tank}/file" download>as tank file</TextLink>
@@ -259,7 +259,7 @@
     }}
   />
 {/if}
-<Sheet title="Take in a table of tests" open={sheet === 'table'} onclose={() => (sheet = '')}>
+<Sheet title="Import a table" open={sheet === 'table'} onclose={() => (sheet = '')}>
   <TableIn
     {tank}
     onkept={() => {

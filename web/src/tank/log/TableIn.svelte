@@ -1,19 +1,35 @@
 <script lang="ts">
   import { api, type Schemas } from '../../api/client';
-
+  import { monthFirst as readersOrder } from '../../lib/days';
+  import { Latest } from '../../lib/latest';
   import { show } from '../../lib/toast.svelte';
   import Button from '../../ui/Button.svelte';
   import Check from '../../ui/Check.svelte';
+  import Input from '../../ui/Input.svelte';
   import Label from '../../ui/Label.svelte';
   import Select from '../../ui/Select.svelte';
 
+  /** A table kept elsewhere: what its columns mean, which rows are good, the bad ones mended here. */
   let { tank, onkept }: { tank: string; onkept: () => void } = $props();
 
-  type Read = Schemas['TableRead'];
+  const MEANINGS: Record<string, string> = {
+    nothing: 'nothing',
+    day: 'the day',
+    time: 'the time of day',
+    analyte: 'what was tested',
+    value: 'what it read',
+    unit: 'the unit',
+    kit: 'the kit',
+    note: 'a remark',
+    reading: 'readings of',
+    'what was done': 'what was done',
+  };
+  const asking = new Latest();
   let csv = $state('');
   let columns = $state<Schemas['TableColumnMeant'][]>([]);
-  let monthFirst = $state(false);
-  let read = $state.raw<Read | null>(null);
+  let monthFirst = $state(readersOrder);
+  let mended = $state<Schemas['MendedRow'][]>([]);
+  let read = $state.raw<Schemas['TableRead'] | null>(null);
   let refused = $state('');
   let busy = $state(false);
   let id = crypto.randomUUID();
@@ -23,16 +39,21 @@
     if (!file) return;
     csv = await file.text();
     columns = [];
+    mended = [];
     id = crypto.randomUUID();
     await preview();
   }
 
   async function preview() {
     refused = '';
-    const answer = await api.POST('/api/tanks/{id}/tests/preview', {
-      params: { path: { id: tank } },
-      body: { csv, columns, monthFirst },
-    });
+    const answer = await asking.ask((signal) =>
+      api.POST('/api/tanks/{id}/table/preview', {
+        params: { path: { id: tank } },
+        body: { csv, columns, monthFirst, mended },
+        signal,
+      }),
+    );
+    if (!answer) return;
     if (answer.data) {
       read = answer.data;
       columns = answer.data.columns.map((column) => ({ ...column }));
@@ -42,11 +63,18 @@
     }
   }
 
+  /** Sets one cell of a row right; the row is read again at once. */
+  function mend(row: Schemas['TableRow'], column: number, text: string) {
+    const cells = row.cells.map((cell, i) => (i === column ? text : cell));
+    mended = [...mended.filter((one) => one.row !== row.number), { row: row.number, cells }];
+    void preview();
+  }
+
   async function keep() {
     busy = true;
-    const answer = await api.POST('/api/tanks/{id}/tests', {
+    const answer = await api.POST('/api/tanks/{id}/table', {
       params: { path: { id: tank } },
-      body: { id, table: { csv, columns, monthFirst } },
+      body: { id, table: { csv, columns, monthFirst, mended } },
     });
     busy = false;
     if (!answer.data) {
@@ -54,18 +82,23 @@
       return;
     }
     onkept();
-    show({ kind: 'done', text: `${answer.data.kept} tests are in the log.` });
+    show({ kind: 'done', text: `${answer.data.kept} entries are in the log.` });
   }
 
   let bad = $derived((read?.rows ?? []).filter((row) => row.problems.length > 0));
   let known = $derived((read?.rows ?? []).filter((row) => row.known));
   let good = $derived((read?.rows ?? []).filter((row) => row.words.length > 0 && !row.known));
-  let tests = $derived(read?.fresh ?? 0);
+  /** Columns that mean something. */
+  let meant = $derived(
+    columns.flatMap((column, i) => (column.meaning === 'nothing' ? [] : [{ ...column, i }])),
+  );
 </script>
 
 <p class="text-neutral">
   Any table with a heading, separated by commas, semicolons or tabs: a column for the day and one
-  for each thing tested.
+  for each thing tested or done, such as <code>no3</code>, <code>water change %</code> or
+  <code>fed worms (g)</code>. A cell is read as in the entry line: <code>12 ppm</code>,
+  <code>&lt;5</code>, <code>~15</code>, <code>cleaned sponge</code>.
 </p>
 <Label class="mt-2 gap-3"
   ><span class="sr-only">The table</span>
@@ -88,7 +121,8 @@
           bind:value={column.meaning}
           onchange={() => void preview()}
         >
-          {#each read.meanings as meaning (meaning)}<option value={meaning}>{meaning}</option
+          {#each read.meanings as meaning (meaning)}<option value={meaning}
+              >{MEANINGS[meaning] ?? meaning}</option
             >{/each}
         </Select>
         {#if column.meaning === 'reading'}
@@ -107,17 +141,33 @@
   <Check bind:checked={monthFirst} onchange={() => void preview()}>3/4 is the fourth of March</Check
   >
   {#if bad.length > 0}
-    <h3 class="mt-2 font-serif text-lg">{bad.length} can’t be read</h3>
-    <ul class="max-h-40 overflow-y-auto text-sm" data-testid="table-bad">
+    <h3 class="mt-2 font-serif text-lg">{bad.length} can’t be read; set them right here</h3>
+    <ul class="max-h-72 overflow-y-auto text-sm" data-testid="table-bad">
       {#each bad as row (row.number)}
-        <li><span class="text-neutral">row {row.number}</span> {row.problems.join(' ')}</li>
+        <li class="border-base-300 border-b py-1">
+          <p><span class="text-neutral">row {row.number}</span> {row.problems.join(' ')}</p>
+          <p class="flex flex-wrap gap-x-4">
+            {#each meant as column (column.i)}
+              <Label dense
+                ><span class="text-neutral">{column.name}</span>
+                <Input
+                  dense
+                  class="w-28"
+                  value={row.cells[column.i] ?? ''}
+                  aria-label="{column.name} of row {row.number}"
+                  onchange={(event) => mend(row, column.i, event.currentTarget.value)}
+                /></Label
+              >
+            {/each}
+          </p>
+        </li>
       {/each}
     </ul>
   {/if}
   {#if known.length > 0}
     <p class="mt-2 text-sm">{known.length} rows are in the log already and stay as they are.</p>
   {/if}
-  <h3 class="mt-2 font-serif text-lg">{good.length} good rows, {tests} tests</h3>
+  <h3 class="mt-2 font-serif text-lg">{good.length} good rows, {read.fresh} entries</h3>
   <ul class="max-h-48 overflow-y-auto text-sm" data-testid="table-good">
     {#each good as row (row.number)}
       <li>

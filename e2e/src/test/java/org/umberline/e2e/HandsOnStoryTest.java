@@ -88,17 +88,22 @@ class HandsOnStoryTest {
     Path table =
         Files.writeString(
             folder.resolve("tests.csv"),
-            "Date;NO3;Comment\n20.10.2026;22;from paper\n31.02.2026;20;\n21.10.2026;lots;\n");
+            "Date;NO3;water change %;Comment\n20.10.2026;22;;from paper\n31.02.2026;20;;\n"
+                + "21.10.2026;lots;;from paper\n22.10.2026;;10;from paper\n");
     page.openPlace("Saltings", "log");
     page.see("table-open").click();
     page.see("table-file").sendKeys(table.toString());
     page.awaitText("table-bad", "31.02.2026");
     page.awaitText("table-bad", "lots");
     page.awaitText("table-good", "Nitrate 22");
+    WebElement lots = page.all("[aria-label='NO3 of row 3']").stream().findFirst().orElseThrow();
+    lots.clear();
+    lots.sendKeys("25", Keys.TAB);
+    page.awaitText("table-good", "Nitrate 25");
     page.see("table-keep").click();
-    page.awaitText("toast", "1 tests are in the log");
+    page.awaitText("toast", "3 entries are in the log");
     page.see("log-search").sendKeys("from paper");
-    page.await("it is there", d -> entries() == 1);
+    page.await("they are there", d -> entries() == 3);
   }
 
   @Test

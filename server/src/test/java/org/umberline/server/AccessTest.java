@@ -83,11 +83,11 @@ class AccessTest {
               """
               {"withdrawn": true}"""),
           Map.entry(
-              "POST /api/tanks/{id}/tests/preview",
+              "POST /api/tanks/{id}/table/preview",
               """
               {"csv": "date,no3\\n2026-11-20,10"}"""),
           Map.entry(
-              "POST /api/tanks/{id}/tests",
+              "POST /api/tanks/{id}/table",
               """
               {"id": "8a5f0c9e-58a0-4dd8-9a55-0e1f9d1f4a13",
                "table": {"csv": "date,no3\\n2026-11-20,10"}}"""),

@@ -74,7 +74,7 @@ class DoorsTest {
     String before = file(owner, tank);
     String table =
         "{\"id\": \"%s\", \"table\": {\"csv\": \"date,no3\\n2026-11-20,10\"}}".formatted(line);
-    assertThat(other.post("/api/tanks/" + foreign + "/tests", table).status()).isEqualTo(404);
+    assertThat(other.post("/api/tanks/" + foreign + "/table", table).status()).isEqualTo(404);
     assertThat(other.note(foreign, line, "no3 20", RunningServer.NOW.toString()).status())
         .isEqualTo(404);
     String entry =
@@ -90,7 +90,7 @@ class DoorsTest {
     assertThat(again.json().path("repeated").asBoolean()).isTrue();
     assertThat(owner.note(tank, line, "no3 30", RunningServer.NOW.toString()).status())
         .isEqualTo(409);
-    assertThat(owner.post("/api/tanks/" + tank + "/tests", table).status()).isEqualTo(409);
+    assertThat(owner.post("/api/tanks/" + tank + "/table", table).status()).isEqualTo(409);
   }
 
   @Test
@@ -159,7 +159,7 @@ class DoorsTest {
     }
     Answer table =
         owner.post(
-            "/api/tanks/" + tank + "/tests/preview",
+            "/api/tanks/" + tank + "/table/preview",
             JSON.writeValueAsString(java.util.Map.of("csv", csv.toString())));
     assertThat(csv.length()).isGreaterThan(1_000_000);
     assertThat(table.status()).isEqualTo(200);
@@ -278,8 +278,8 @@ class DoorsTest {
     String table =
         "{\"id\": \"%s\", \"table\": {\"csv\": \"date,no3\\n2026-11-20,10\\n2026-11-21,11\"}}"
             .formatted(id());
-    Answer first = owner.post("/api/tanks/" + tank + "/tests", table);
-    Answer again = owner.post("/api/tanks/" + tank + "/tests", table);
+    Answer first = owner.post("/api/tanks/" + tank + "/table", table);
+    Answer again = owner.post("/api/tanks/" + tank + "/table", table);
     assertThat(first.json().path("kept").asInt()).isEqualTo(2);
     assertThat(again.raw().body()).isEqualTo(first.raw().body());
   }

@@ -155,7 +155,7 @@ class LogTest {
 
   @Test
   void aTableIsShownBeforeItsGoodRowsAreKept() {
-    Browser.Answer shown = keeper.post(path + "/tests/preview", body("csv", TABLE));
+    Browser.Answer shown = keeper.post(path + "/table/preview", body("csv", TABLE));
     assertThat(shown.status()).as(shown.raw().body()).isEqualTo(200);
     JsonNode read = shown.json();
     assertThat(read.at("/columns/1/meaning").asString()).isEqualTo("reading");
@@ -167,9 +167,17 @@ class LogTest {
         .as("the test of 1 November is in the log")
         .isTrue();
     assertThat(words("")).as("nothing is kept yet").hasSize(1);
+    String mended =
+        body("csv", TABLE)
+            .replaceFirst(
+                "}$",
+                ", \"mended\": [{\"row\": 4, \"cells\": [\"22.11.2026\", \"15\", \"0.2\", \"\"]}]}");
+    JsonNode better = keeper.post(path + "/table/preview", mended).json();
+    assertThat(better.path("rows").get(3).path("problems").size()).isZero();
+    assertThat(better.path("fresh").asInt()).isEqualTo(5);
     String id = UUID.randomUUID().toString();
     String whole = "{\"id\": \"" + id + "\", \"table\": " + body("csv", TABLE) + "}";
-    assertThat(keeper.post(path + "/tests", whole).json().path("kept").asInt()).isEqualTo(3);
+    assertThat(keeper.post(path + "/table", whole).json().path("kept").asInt()).isEqualTo(3);
     assertThat(words("")).hasSize(4);
     assertThat(words("?text=fine")).hasSize(2);
     assertThat(keeper.get(path + "/log.csv").raw().body()).contains("nitrate,<,5");

@@ -11,7 +11,7 @@ public enum BodyLimit {
   /** A picture as the camera made it. */
   PHOTO(12_000_000, "PUT", "/api/tanks/[^/]+/photos/[^/]+"),
   /** A table of tests, in JSON. */
-  TABLE(4_500_000, "POST", "/api/tanks/[^/]+/tests(/preview)?"),
+  TABLE(4_500_000, "POST", "/api/tanks/[^/]+/table(/preview)?"),
   /** A make-up, in JSON, to be looked at. */
   MAKE_UP_EFFECT(2_200_000, "POST", "/api/tanks/[^/]+/make-up/effect"),
   /** A make-up, in JSON, to be kept. */

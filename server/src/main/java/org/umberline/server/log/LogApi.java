@@ -30,14 +30,10 @@ class LogApi {
   private final LogRecords log;
   private final StandingEntries standing;
   private final LogBook book;
-  private final TestTables tables;
+  private final LogTables tables;
 
   LogApi(
-      TankRecords tanks,
-      LogRecords log,
-      StandingEntries standing,
-      LogBook book,
-      TestTables tables) {
+      TankRecords tanks, LogRecords log, StandingEntries standing, LogBook book, LogTables tables) {
     this.standing = standing;
     this.tanks = tanks;
     this.log = log;
@@ -104,7 +100,7 @@ class LogApi {
   }
 
   /** Reads a table of tests without keeping anything. */
-  @PostMapping("/tests/preview")
+  @PostMapping("/table/preview")
   TableViews.TableRead preview(
       @SignedIn.Keeper SignedIn keeper,
       @PathVariable UUID id,
@@ -113,7 +109,7 @@ class LogApi {
   }
 
   /** Keeps the rows of a table that can be read; the same id again keeps nothing more. */
-  @PostMapping("/tests")
+  @PostMapping("/table")
   TableViews.TableKept keep(
       @SignedIn.Keeper SignedIn keeper,
       @PathVariable UUID id,

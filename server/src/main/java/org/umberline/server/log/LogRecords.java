@@ -224,12 +224,12 @@ public class LogRecords {
           }
           if (fresh.isEmpty()) {
             throw Refused.field(
-                "csv", "no test that is not in the log yet", "at least one good row");
+                "csv", "nothing that is not in the log yet", "at least one good row");
           }
           Instant now = clock.instant();
           keep(
               new LogLineEntity(
-                  lineId, id, "table of " + fresh.size() + " tests", now, now, keeper),
+                  lineId, id, "table of " + fresh.size() + " entries", now, now, keeper),
               fresh,
               List.of());
           return fresh.size();

@@ -4,10 +4,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.OffsetDateTime;
 import java.util.List;
 
-/**
- * What the API sends of tables of tests. Every number is in the unit its name or its neighbour
- * says.
- */
+/** What the API sends of tables. Every number is in the unit its name or its neighbour says. */
 public final class TableViews {
   private TableViews() {}
 
@@ -17,15 +14,16 @@ public final class TableViews {
       @Schema(nullable = true) String analyte,
       @Schema(nullable = true) String unit) {}
 
-  @Schema(description = "known: all of its tests are in the log already")
+  @Schema(description = "known: all that it says is in the log already")
   public record TableRow(
       int number,
+      List<String> cells,
       @Schema(nullable = true) OffsetDateTime at,
       List<String> words,
       List<String> problems,
       boolean known) {}
 
-  @Schema(description = "fresh: tests that would be kept")
+  @Schema(description = "fresh: entries that would be kept")
   public record TableRead(
       List<TableColumn> columns,
       List<String> meanings,

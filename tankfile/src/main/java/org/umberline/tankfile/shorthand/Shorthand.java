@@ -28,6 +28,11 @@ public final class Shorthand {
           "change", "fed", "cut", "cleaned", "renewed", "dosed", "dead", "fast", "saw", "did",
           "note");
 
+  /** Words that a line about something done begins with. */
+  public static List<String> verbs() {
+    return VERBS;
+  }
+
   private final EntryLine line;
   private final ChangePart changes;
   private final DonePart done;

@@ -4,9 +4,11 @@ import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.umberline.core.tank.Analyte;
@@ -15,20 +17,20 @@ import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.Term;
 import org.umberline.server.http.Refused;
 import org.umberline.server.tank.TankRecords.Stored;
+import org.umberline.tankfile.LogTable;
+import org.umberline.tankfile.LogTable.Column;
+import org.umberline.tankfile.LogTable.Meaning;
+import org.umberline.tankfile.LogTable.Row;
 import org.umberline.tankfile.TankFileException;
-import org.umberline.tankfile.TestTable;
-import org.umberline.tankfile.TestTable.Column;
-import org.umberline.tankfile.TestTable.Meaning;
-import org.umberline.tankfile.TestTable.Row;
 import org.umberline.tankfile.shorthand.Shorthand;
 
-/** Takes in the tables of tests keepers have kept elsewhere. */
+/** Takes in the tables that keepers have kept elsewhere. */
 @Service
-public class TestTables {
+public class LogTables {
   private final LogRecords log;
   private final Clock clock;
 
-  public TestTables(LogRecords log, Clock clock) {
+  public LogTables(LogRecords log, Clock clock) {
     this.log = log;
     this.clock = clock;
   }
@@ -40,49 +42,60 @@ public class TestTables {
     Read read = rows(tank, request);
     Set<String> known = known(tank);
     return new TableViews.TableRead(
-        read.columns.stream().map(TestTables::view).toList(),
+        read.columns.stream().map(LogTables::view).toList(),
         Stream.of(Meaning.values()).map(Meaning::term).toList(),
         Stream.of(Analyte.values()).map(Analyte::term).toList(),
         read.rows.stream().map(row -> view(row, tank, known)).toList(),
-        (int) read.rows.stream().flatMap(row -> fresh(row, known)).count());
+        (int) read.rows.stream().flatMap(row -> fresh(row, tank, known)).count());
   }
 
   /**
-   * Keeps the tests of the rows that can be read and are not in the log yet.
+   * Keeps what the rows say that can be read, where it is not in the log yet.
    *
-   * @return how many tests were kept
+   * @return how many entries were kept
    */
   public int keep(Stored stored, UUID keeper, UUID id, TableRequests.Table request) {
-    Set<String> known = known(stored.tank());
-    List<Row> rows = rows(stored.tank(), request).rows;
+    TankModel tank = stored.tank();
+    Set<String> known = known(tank);
+    List<Row> rows = rows(tank, request).rows;
     return log.keepEntries(
         stored.id(),
         keeper,
         id,
-        rows.stream().flatMap(row -> row.tests().stream()).map(LogEntry.class::cast).toList(),
-        rows.stream().flatMap(row -> fresh(row, known)).map(LogEntry.class::cast).toList());
+        rows.stream().flatMap(row -> row.entries().stream()).toList(),
+        rows.stream().flatMap(row -> fresh(row, tank, known)).toList());
   }
 
   private Read rows(TankModel tank, TableRequests.Table request) {
     try {
-      TestTable table = TestTable.parse(request.csv());
+      LogTable table = LogTable.parse(request.csv());
       List<Column> columns =
           request.columns() == null || request.columns().isEmpty()
               ? table.guess()
-              : request.columns().stream().map(TestTables::column).toList();
+              : request.columns().stream().map(LogTables::column).toList();
       OffsetDateTime now = clock.instant().atZone(tank.timeZone()).toOffsetDateTime();
       boolean monthFirst = Boolean.TRUE.equals(request.monthFirst());
       return new Read(
           columns,
           table.rows(
               columns,
-              monthFirst ? TestTable.DayOrder.MONTH_FIRST : TestTable.DayOrder.DAY_FIRST,
+              monthFirst ? LogTable.DayOrder.MONTH_FIRST : LogTable.DayOrder.DAY_FIRST,
+              mended(request),
               tank,
               now));
     } catch (TankFileException refused) {
       throw Refused.field(
           "csv", refused.problems().get(0).found(), refused.problems().get(0).allowed());
     }
+  }
+
+  private static Map<Integer, List<String>> mended(TableRequests.Table request) {
+    return request.mended() == null
+        ? Map.of()
+        : request.mended().stream()
+            .collect(
+                Collectors.toMap(
+                    TableRequests.MendedRow::row, TableRequests.MendedRow::cells, (a, b) -> b));
   }
 
   private static Column column(TableRequests.TableColumnMeant column) {
@@ -102,20 +115,27 @@ public class TestTables {
         Optional.ofNullable(column.unit()).filter(unit -> !unit.isBlank()));
   }
 
+  /** What the log holds, each entry by its moment and by its day. */
   private static Set<String> known(TankModel tank) {
     Set<String> known = new HashSet<>();
-    tank.log().stream()
-        .filter(LogEntry.Test.class::isInstance)
-        .forEach(entry -> known.add(key((LogEntry.Test) entry)));
+    for (LogEntry entry : tank.log()) {
+      known.add(key(entry, tank, true));
+      known.add(key(entry, tank, false));
+    }
     return known;
   }
 
-  private static String key(LogEntry.Test test) {
-    return test.at().toInstant() + " " + test.analyte() + " " + test.standardValue();
+  private static String key(LogEntry entry, TankModel tank, boolean timed) {
+    String when =
+        timed ? entry.at().toInstant().toString() : tank.dayOf(entry.at().toInstant()).toString();
+    return entry instanceof LogEntry.Test test
+        ? when + " " + test.analyte() + " " + test.standardValue()
+        : when + " " + Shorthand.words(entry, tank);
   }
 
-  private static Stream<LogEntry.Test> fresh(Row row, Set<String> known) {
-    return row.tests().stream().filter(test -> !known.contains(key(test)));
+  /** Entries of a row that the log doesn't hold; one without a time of day is looked for by day. */
+  private static Stream<LogEntry> fresh(Row row, TankModel tank, Set<String> known) {
+    return row.entries().stream().filter(entry -> !known.contains(key(entry, tank, row.timed())));
   }
 
   private static TableViews.TableColumn view(Column column) {
@@ -129,9 +149,10 @@ public class TestTables {
   private static TableViews.TableRow view(Row row, TankModel tank, Set<String> known) {
     return new TableViews.TableRow(
         row.number(),
-        row.tests().isEmpty() ? null : row.tests().get(0).at(),
-        row.tests().stream().map(test -> Shorthand.words(test, tank)).toList(),
+        row.cells(),
+        row.entries().isEmpty() ? null : row.entries().get(0).at(),
+        row.entries().stream().map(entry -> Shorthand.words(entry, tank)).toList(),
         row.problems(),
-        !row.tests().isEmpty() && fresh(row, known).findAny().isEmpty());
+        !row.entries().isEmpty() && fresh(row, tank, known).findAny().isEmpty());
   }
 }

@@ -7,6 +7,7 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.OffsetDateTime;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import org.junit.jupiter.api.BeforeAll;
@@ -18,13 +19,14 @@ import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Qualifier;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.TestUnit;
-import org.umberline.tankfile.TestTable.Column;
-import org.umberline.tankfile.TestTable.DayOrder;
-import org.umberline.tankfile.TestTable.Meaning;
-import org.umberline.tankfile.TestTable.Row;
+import org.umberline.tankfile.LogTable.Column;
+import org.umberline.tankfile.LogTable.DayOrder;
+import org.umberline.tankfile.LogTable.Meaning;
+import org.umberline.tankfile.LogTable.Row;
+import org.umberline.tankfile.shorthand.Shorthand;
 
-/** Tables of tests as keepers keep them. */
-class TestTableTest {
+/** Tables as keepers keep them. */
+class LogTableTest {
   private static final OffsetDateTime NOW = OffsetDateTime.parse("2026-11-25T10:00:00Z");
   private static TankModel tank;
 
@@ -37,21 +39,21 @@ class TestTableTest {
   }
 
   private static List<Row> rows(String csv) throws TankFileException {
-    TestTable table = TestTable.parse(csv);
-    return table.rows(table.guess(), DayOrder.DAY_FIRST, tank, NOW);
+    LogTable table = LogTable.parse(csv);
+    return table.rows(table.guess(), DayOrder.DAY_FIRST, Map.of(), tank, NOW);
   }
 
   private static LogEntry.Test one(String csv) throws TankFileException {
     List<Row> rows = rows(csv);
     assertThat(rows).hasSize(1);
     assertThat(rows.get(0).problems()).isEmpty();
-    assertThat(rows.get(0).tests()).hasSize(1);
-    return rows.get(0).tests().get(0);
+    assertThat(rows.get(0).entries()).hasSize(1);
+    return (LogEntry.Test) rows.get(0).entries().get(0);
   }
 
   private static String problem(String csv) throws TankFileException {
     List<Row> rows = rows(csv);
-    assertThat(rows.get(0).tests()).as("a row with a fault is not taken in part").isEmpty();
+    assertThat(rows.get(0).entries()).as("a row with a fault is not taken in part").isEmpty();
     return String.join(" ", rows.get(0).problems());
   }
 
@@ -59,10 +61,10 @@ class TestTableTest {
   void aColumnForEachAnalyteIsReadAcross() throws Exception {
     List<Row> rows = rows("Date,NO3,PO4,pH\n2026-11-20,20,0.5,7.4\n2026-11-21,10,,\n");
     assertThat(rows).hasSize(2);
-    assertThat(rows.get(0).tests())
-        .extracting(LogEntry.Test::analyte)
+    assertThat(rows.get(0).entries())
+        .extracting(entry -> ((LogEntry.Test) entry).analyte())
         .containsExactly(Analyte.NITRATE, Analyte.PHOSPHATE, Analyte.PH);
-    assertThat(rows.get(1).tests()).hasSize(1);
+    assertThat(rows.get(1).entries()).hasSize(1);
     assertThat(rows.get(0).number()).isEqualTo(1);
   }
 
@@ -75,8 +77,9 @@ class TestTableTest {
             2026-11-20;nitrate;20;mg/L NO3;by lamplight
             2026-11-20;PO4;49;ug/L P;
             """);
-    assertThat(rows.get(0).tests().get(0).note()).isEqualTo("by lamplight");
-    assertThat(rows.get(1).tests().get(0).unit()).isEqualTo(TestUnit.MICROGRAM_PHOSPHORUS);
+    assertThat(rows.get(0).entries().get(0).note()).isEqualTo("by lamplight");
+    assertThat(((LogEntry.Test) rows.get(1).entries().get(0)).unit())
+        .isEqualTo(TestUnit.MICROGRAM_PHOSPHORUS);
   }
 
   @ParameterizedTest
@@ -99,16 +102,16 @@ class TestTableTest {
 
   @Test
   void theKeeperSaysWhichOfTwoNumbersIsTheMonth() throws Exception {
-    TestTable table = TestTable.parse("date,no3\n3/4/2026,20\n");
+    LogTable table = LogTable.parse("date,no3\n3/4/2026,20\n");
     assertThat(day(table, DayOrder.DAY_FIRST)).isEqualTo("2026-04-03");
     assertThat(day(table, DayOrder.MONTH_FIRST)).isEqualTo("2026-03-04");
   }
 
-  private static String day(TestTable table, DayOrder order) {
+  private static String day(LogTable table, DayOrder order) {
     return table
-        .rows(table.guess(), order, tank, NOW)
+        .rows(table.guess(), order, Map.of(), tank, NOW)
         .get(0)
-        .tests()
+        .entries()
         .get(0)
         .at()
         .toLocalDate()
@@ -132,9 +135,9 @@ class TestTableTest {
         "tomorrow;20 | no day",
         "2026-11-26;20 | still to come",
         "2020-01-01;20 | before the tank began",
-        "2026-11-20;lots | no number",
-        "2026-11-20;5000000 | can’t be right",
-        "2026-11-20;-4 | can’t be right"
+        "2026-11-20;lots | needs a number",
+        "2026-11-20;5000000 | can't be right",
+        "2026-11-20;-4 | can't be right"
       })
   void whatCannotBeReadIsSaid(String row, String said) throws Exception {
     assertThat(problem("date;no3\n" + row)).contains(said);
@@ -147,9 +150,60 @@ class TestTableTest {
     assertThat(problem("date;test;value\n2026-11-20;boron;20")).contains("boron");
   }
 
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "12 ppm | Nitrate 12 mg/L NO3",
+        "~15 | Nitrate 15 mg/L NO3",
+        "ca. 15 | Nitrate 15 mg/L NO3",
+        "<5 | Nitrate below 5 mg/L NO3",
+        "3 mg/L NO3-N | Nitrate 3 mg/L NO3-N"
+      })
+  void cellsAreReadAsPeopleFillThem(String cell, String read) throws Exception {
+    assertThat(Shorthand.words(one("date;no3\n2026-11-20;" + cell), tank)).startsWith(read);
+  }
+
+  @Test
+  void microgramsOfPhosphorusAreRead() throws Exception {
+    assertThat(one("date;po4\n2026-11-20;320 ppb").unit()).isEqualTo(TestUnit.MICROGRAM_PHOSPHORUS);
+  }
+
+  @Test
+  void whatWasDoneIsReadBesideWhatWasMeasured() throws Exception {
+    List<Row> rows =
+        rows(
+            """
+            date;no3;water change %;fed worms (g);cleaned sponge;done
+            2026-11-18;20;25;;x;
+            2026-11-19;;;3;;cut moss 20 g
+            2026-11-20;;40 L;;;
+            2026-11-21;;;;;
+            """);
+    assertThat(rows).hasSize(3).allSatisfy(row -> assertThat(row.problems()).isEmpty());
+    assertThat(rows.get(0).entries())
+        .hasExactlyElementsOfTypes(
+            LogEntry.Test.class, LogEntry.WaterChange.class, LogEntry.Clean.class);
+    assertThat(((LogEntry.WaterChange) rows.get(0).entries().get(1)).litres()).isEqualTo(47.5);
+    assertThat(((LogEntry.Feed) rows.get(1).entries().get(0)).grams()).isEqualTo(3);
+    assertThat(rows.get(1).entries().get(1)).isInstanceOf(LogEntry.Harvest.class);
+    assertThat(((LogEntry.WaterChange) rows.get(2).entries().get(0)).litres()).isEqualTo(40);
+  }
+
+  @Test
+  void aRowIsMendedInItsPlace() throws Exception {
+    LogTable table = LogTable.parse("date;no3\n2026-11-20;2o\n2026-11-21;10\n");
+    assertThat(table.rows(table.guess(), DayOrder.DAY_FIRST, Map.of(), tank, NOW).get(0).problems())
+        .hasSize(1);
+    Map<Integer, List<String>> mended = Map.of(1, List.of("2026-11-20", "20"));
+    List<Row> rows = table.rows(table.guess(), DayOrder.DAY_FIRST, mended, tank, NOW);
+    assertThat(rows).hasSize(2).allSatisfy(row -> assertThat(row.problems()).isEmpty());
+    assertThat(((LogEntry.Test) rows.get(0).entries().get(0)).value()).isEqualTo(20);
+  }
+
   @Test
   void columnsMayMeanOtherThanTheirNames() throws Exception {
-    TestTable table = TestTable.parse("A,B,C\n2026-11-20,20,0.5\n");
+    LogTable table = LogTable.parse("A,B,C\n2026-11-20,20,0.5\n");
     assertThat(table.guess()).allMatch(column -> column.meaning() == Meaning.NOTHING);
     List<Column> meant =
         List.of(
@@ -157,7 +211,9 @@ class TestTableTest {
             new Column(
                 "B", Meaning.READING, Optional.of(Analyte.NITRATE), Optional.of("mg/L NO3-N")),
             new Column("C", Meaning.NOTHING, Optional.empty(), Optional.empty()));
-    LogEntry.Test test = table.rows(meant, DayOrder.DAY_FIRST, tank, NOW).get(0).tests().get(0);
+    LogEntry.Test test =
+        (LogEntry.Test)
+            table.rows(meant, DayOrder.DAY_FIRST, Map.of(), tank, NOW).get(0).entries().get(0);
     assertThat(test.unit()).isEqualTo(TestUnit.NITRATE_NITROGEN);
   }
 
@@ -169,12 +225,12 @@ class TestTableTest {
 
   @Test
   void whatIsNoTableIsRefused() {
-    assertThatThrownBy(() -> TestTable.parse("")).isInstanceOf(TankFileException.class);
-    assertThatThrownBy(() -> TestTable.parse("a,a\n1,2"))
+    assertThatThrownBy(() -> LogTable.parse("")).isInstanceOf(TankFileException.class);
+    assertThatThrownBy(() -> LogTable.parse("a,a\n1,2"))
         .as("two columns of one name")
         .isInstanceOf(TankFileException.class);
-    String long_ = "date,no3\n" + "2026-11-20,20\n".repeat(TestTable.MOST_ROWS + 1);
-    assertThatThrownBy(() -> TestTable.parse(long_)).isInstanceOf(TankFileException.class);
+    String long_ = "date,no3\n" + "2026-11-20,20\n".repeat(LogTable.MOST_ROWS + 1);
+    assertThatThrownBy(() -> LogTable.parse(long_)).isInstanceOf(TankFileException.class);
   }
 
   /** Whatever a file holds, it is read or refused, never anything else. */
@@ -189,7 +245,9 @@ class TestTableTest {
       }
       try {
         for (Row row : rows(csv.toString())) {
-          assertThat(row.tests().isEmpty() || row.problems().isEmpty()).as(csv.toString()).isTrue();
+          assertThat(row.entries().isEmpty() || row.problems().isEmpty())
+              .as(csv.toString())
+              .isTrue();
         }
       } catch (TankFileException refused) {
         assertThat(refused.problems()).isNotEmpty();
