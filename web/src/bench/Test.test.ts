@@ -18,7 +18,7 @@ const card: Schemas['BenchTest'] = {
   kit: 'card',
   why: 'No test for 24 days: the band is wide.',
   unit: 'mg/L NO3',
-  card: [0, 5, 10, 20, 40, 80],
+  card: [0, 3, 8, 15, 30, 60, 100],
   photometer: false,
   low: 18,
   high: 26,
@@ -85,9 +85,9 @@ describe('a test at the bench', () => {
     bench();
     const more = screen.getByRole('button', { name: /more: reading 1/ });
     for (let i = 0; i < 3; i++) await fireEvent.click(more);
-    await waitFor(() => expect(field()).toHaveValue('20'));
+    await waitFor(() => expect(field()).toHaveValue('15'));
     await fireEvent.click(screen.getByRole('button', { name: /less: reading 1/ }));
-    await waitFor(() => expect(field()).toHaveValue('10'));
+    await waitFor(() => expect(field()).toHaveValue('8'));
   });
 
   it('takes marks, more readings, dilution and low range along', async () => {

@@ -57,7 +57,7 @@ final class SampleTank {
 
   private static double nearest(double value) {
     double nearest = 0;
-    for (double step : new double[] {0, 5, 10, 20, 40, 80}) {
+    for (double step : new double[] {0, 3, 8, 15, 30, 60, 100}) {
       nearest = Math.abs(step - value) < Math.abs(nearest - value) ? step : nearest;
     }
     return nearest;
@@ -92,7 +92,7 @@ final class SampleTank {
        "plants": [{"id": "stems", "kind": "fast-stems", "wetMassG": 60},
                   {"id": "moss", "kind": "moss", "wetMassG": 30}],
        "kits": [{"id": "card", "analyte": "nitrate", "method": "colour-card",
-                 "steps": [0, 5, 10, 20, 40, 80]},
+                 "steps": [0, 3, 8, 15, 30, 60, 100]},
                 {"id": "meter", "analyte": "phosphate", "method": "photometer",
                  "absoluteError": 0.02}],
        "log": [%s]}

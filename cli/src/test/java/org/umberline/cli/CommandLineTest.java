@@ -48,7 +48,7 @@ class CommandLineTest {
          "foods": [{"id": "flake", "form": "dry"}],
          "feeding": [{"food": "flake", "gramsPerFeed": 0.5}],
          "kits": [{"id": "card", "analyte": "nitrate", "method": "colour-card",
-                   "steps": [0, 5, 10, 20, 40, 80]}],
+                   "steps": [0, 3, 8, 15, 30, 60, 100]}],
          "routine": {"waterChange": {"fraction": 0.2, "everyDays": 7, "nextOn": "2026-03-07"}},
          "log": [
            {"at": "2026-02-01T10:00:00+00:00", "type": "test", "analyte": "nitrate", "value": 20,

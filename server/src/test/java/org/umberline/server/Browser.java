@@ -142,7 +142,7 @@ public final class Browser {
        "foods": [{"id": "flake", "form": "dry"}],
        "feeding": [{"food": "flake", "gramsPerFeed": 0.3}],
        "kits": [{"id": "card", "analyte": "nitrate", "method": "colour-card",
-                 "steps": [0, 5, 10, 20, 40, 80]}],
+                 "steps": [0, 3, 8, 15, 30, 60, 100]}],
        "log": [{"at": "2026-11-01T10:00:00Z", "type": "test", "analyte": "nitrate",
                 "value": 20, "kit": "card"}]}
       """;

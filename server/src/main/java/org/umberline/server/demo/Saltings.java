@@ -64,7 +64,7 @@ final class Saltings extends InventedTank {
         test("phosphate-card", daysAgo, 20, 1, 0.1);
       }
     }
-    test("nitrate-card", at(24, 20, 10), 120, "in a hurry, colour looked odd");
+    test("nitrate-card", at(24, 20, 10), 110, "in a hurry, colour looked odd");
     test("nitrate-card", 22, 30, 1, 0.1);
     test("nitrate-card", 3, 10, 1, 0.1);
     test("phosphate-card", 3, 20, 1, 0.1);

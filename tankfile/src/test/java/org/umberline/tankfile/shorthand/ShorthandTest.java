@@ -45,13 +45,13 @@ class ShorthandTest {
 
   @Test
   void twoTestsInOneLine() {
-    Reading reading = read("no3 20 po4 0.15");
+    Reading reading = read("no3 30 po4 0.15");
     assertThat(reading.entries()).hasSize(2);
     LogEntry.Test nitrate = (LogEntry.Test) reading.entries().get(0);
     assertThat(nitrate.analyte()).isEqualTo(Analyte.NITRATE);
     assertThat(nitrate.kit()).contains("card");
     assertThat(reading.understood().get(0))
-        .isEqualTo("Nitrate 20 mg/L NO3 with the kit “card” (between 15 and 30), now");
+        .isEqualTo("Nitrate 30 mg/L NO3 with the kit “card” (between 22.5 and 45), now");
     assertThat(((LogEntry.Test) reading.entries().get(1)).value()).isEqualTo(0.15);
   }
 
@@ -225,7 +225,7 @@ class ShorthandTest {
   @Test
   void aValueBetweenStepsIsRemarkedUpon() {
     assertThat(read("no3 22").remarks()).singleElement().asString().contains("nearest");
-    assertThat(read("po4 1.4").remarks()).singleElement().asString().contains(">0.9");
+    assertThat(read("po4 1.4").remarks()).singleElement().asString().contains(">1.2");
   }
 
   @Test
