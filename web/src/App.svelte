@@ -41,7 +41,7 @@
       </p>
     {/if}
     <Header session={session.now} />
-    <main class="flex min-h-0 flex-1 flex-col">
+    <main id="page" tabindex="-1" class="flex min-h-0 flex-1 flex-col outline-none">
       {#if place.name === 'balance'}
         {#key place.tank}
           <Balance tank={place.tank} />

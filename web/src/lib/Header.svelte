@@ -24,27 +24,22 @@
     localStorage.setItem('umberline-theme', theme);
   }
 
-  let nav: HTMLElement;
-  $effect(() => {
-    // on a phone the places go beyond its edge: the present one is brought in
-    if (place.name)
-      nav.querySelector('[aria-current]')?.scrollIntoView?.({ inline: 'center', block: 'nearest' });
-  });
-
-  let places = $derived([
+  const everywhere = [
     { name: 'rounds', path: '/', text: 'Rounds' },
     { name: 'upkeep', path: '/upkeep', text: 'Upkeep' },
     { name: 'bench', path: '/bench', text: 'Bench' },
-    ...(place.tank
+  ];
+  let ofTank = $derived(
+    place.tank
       ? [
-          { name: 'balance', path: `/tank/${place.tank}`, text: tank?.name ?? 'Balance' },
+          { name: 'balance', path: `/tank/${place.tank}`, text: 'Balance' },
           { name: 'log', path: `/tank/${place.tank}/log`, text: 'Log' },
           { name: 'change', path: `/tank/${place.tank}/change`, text: 'Change' },
           { name: 'visit', path: `/tank/${place.tank}/visit`, text: 'Visit' },
           { name: 'make-up', path: `/tank/${place.tank}/make-up`, text: 'Make-up' },
         ]
-      : []),
-  ]);
+      : [],
+  );
 </script>
 
 <svelte:window
@@ -53,59 +48,82 @@
   }}
 />
 
+{#snippet link(one: { name: string; path: string; text: string })}
+  <a
+    href={one.path}
+    class="flex min-h-11 shrink-0 items-center"
+    class:font-bold={place.name === one.name}
+    aria-current={place.name === one.name ? 'page' : undefined}>{one.text}</a
+  >
+{/snippet}
+
+<a
+  href="#page"
+  class="bg-base-content text-base-100 sr-only z-20 px-4 py-3 focus:not-sr-only focus:absolute"
+  onclick={(event) => {
+    event.preventDefault();
+    document.getElementById('page')?.focus();
+  }}>To the page itself</a
+>
 <header
-  class="border-base-300 flex h-12 shrink-0 items-center gap-4 border-b px-4 text-sm sm:gap-5 sm:px-10"
+  class="border-base-300 flex shrink-0 flex-wrap items-center gap-x-4 border-b px-4 text-sm sm:h-12 sm:flex-nowrap sm:gap-x-5 sm:px-10"
 >
   <a
     href="/"
-    class="border-primary border-b-[3px] font-serif text-lg leading-6 font-semibold"
-    class:hidden={place.name !== 'rounds'}
-    class:sm:inline={place.name !== 'rounds'}
+    class="border-primary hidden border-b-[3px] font-serif text-lg leading-6 font-semibold sm:inline"
     aria-label="Umberline, to the rounds">Umberline</a
   >
   <nav
-    bind:this={nav}
-    class="flex min-w-0 flex-1 items-center gap-4 overflow-x-auto sm:gap-5"
+    class="order-1 flex min-w-0 flex-1 items-center gap-4 sm:order-none sm:flex-none sm:gap-5"
     aria-label="places"
   >
-    {#each places as one (one.path)}
-      <a
-        href={one.path}
-        class="flex min-h-11 shrink-0 items-center"
-        class:font-bold={place.name === one.name}
-        aria-current={place.name === one.name ? 'page' : undefined}>{one.text}</a
-      >
-    {/each}
+    {#each everywhere as one (one.path)}{@render link(one)}{/each}
   </nav>
-  <Outbox />
-  <Button
-    kind="bare"
-    onclick={() => (settings = true)}
-    aria-label="Units and keys"
-    data-testid="settings">Units</Button
+  <nav
+    class="border-base-300 order-3 flex w-full min-w-0 flex-wrap items-center gap-x-4 sm:order-none sm:w-auto sm:flex-1 sm:flex-nowrap sm:gap-5"
+    class:border-t={ofTank.length > 0}
+    class:sm:border-t-0={ofTank.length > 0}
+    aria-label="places of the tank"
   >
-  <button
-    class="flex size-11 items-center justify-center"
-    onclick={switchTheme}
-    aria-label={theme === 'umber-day' ? 'Night colours' : 'Day colours'}
-    data-testid="theme"
-  >
-    {#if theme === 'umber-day'}<Moon size={16} />{:else}<Sun size={16} />{/if}
-  </button>
-  <a
-    href="/account"
-    class="hidden min-h-11 items-center capitalize sm:flex"
-    class:font-bold={place.name === 'account'}
-    aria-label="Account of {session.name}"
-    data-testid="account">{session.name}</a
-  >
-  <button
-    class="hidden min-h-11 whitespace-nowrap sm:block"
-    onclick={signOut}
-    data-testid="sign-out"
-  >
-    Sign out
-  </button>
+    {#if ofTank.length > 0}
+      <span
+        class="border-base-content/40 hidden max-w-48 truncate border-l pl-5 font-serif font-semibold sm:inline"
+        >{tank?.name ?? ''}</span
+      >
+    {/if}
+    {#each ofTank as one (one.path)}{@render link(one)}{/each}
+  </nav>
+  <span class="order-2 flex items-center gap-4 sm:order-none sm:gap-5">
+    <Outbox />
+    <Button
+      kind="bare"
+      onclick={() => (settings = true)}
+      aria-label="Units and keys"
+      data-testid="settings">Units</Button
+    >
+    <button
+      class="flex size-11 items-center justify-center"
+      onclick={switchTheme}
+      aria-label={theme === 'umber-day' ? 'Night colours' : 'Day colours'}
+      data-testid="theme"
+    >
+      {#if theme === 'umber-day'}<Moon size={16} />{:else}<Sun size={16} />{/if}
+    </button>
+    <a
+      href="/account"
+      class="hidden min-h-11 items-center capitalize sm:flex"
+      class:font-bold={place.name === 'account'}
+      aria-label="Account of {session.name}"
+      data-testid="account">{session.name}</a
+    >
+    <button
+      class="hidden min-h-11 whitespace-nowrap sm:block"
+      onclick={signOut}
+      data-testid="sign-out"
+    >
+      Sign out
+    </button>
+  </span>
 </header>
 <Sheet title="Units and keys" open={settings} onclose={() => (settings = false)}>
   <h3 class="font-serif text-lg">Units</h3>

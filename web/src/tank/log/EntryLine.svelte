@@ -7,7 +7,26 @@
   import { leave, note, onSent, sendAll, type Kept, type Sent } from '../../lib/outbox.svelte';
   import Button from '../../ui/Button.svelte';
 
-  let { tank, onrecorded }: { tank: string; onrecorded: () => void } = $props();
+  let {
+    tank,
+    onrecorded,
+    buttons = false,
+  }: {
+    tank: string;
+    onrecorded: () => void;
+    /** Whether the commonest beginnings stand below the line, not only while it is in use. */
+    buttons?: boolean;
+  } = $props();
+
+  /** How the commonest lines begin, for a hand that is wet. */
+  const STARTS = [
+    ['nitrate', 'no3 '],
+    ['phosphate', 'po4 '],
+    ['change', 'change '],
+    ['fed', 'fed '],
+    ['cut', 'cut '],
+    ['cleaned', 'cleaned '],
+  ] as const;
 
   const READ_AFTER_MS = 120;
   const LONGEST = 500;
@@ -17,6 +36,7 @@
   let readBack = $state<ReadBack | null>(null);
   let refused = $state('');
   let sending = $state(false);
+  let focused = $state(false);
   let mine = '';
   let input: HTMLInputElement;
   const reading = new Latest();
@@ -152,6 +172,17 @@
 
 <svelte:window onkeydown={shortcut} />
 
+{#snippet starts()}
+  {#each STARTS as [words, begins] (begins)}
+    <button
+      type="button"
+      class="border-base-content/50 min-h-11 rounded-field border px-4 sm:min-h-9"
+      onpointerdown={(event) => event.preventDefault()}
+      onclick={() => complete(begins)}>{words}</button
+    >
+  {/each}
+{/snippet}
+
 <form class="relative w-full" onsubmit={submit}>
   <label class="sr-only" for="entry-line">What was measured or done</label>
   <div class="border-base-content flex items-center gap-2 border-b">
@@ -161,6 +192,8 @@
       bind:this={input}
       bind:value={text}
       oninput={changed}
+      onfocus={() => (focused = true)}
+      onblur={() => (focused = false)}
       onkeydown={(event) => {
         const first = readBack?.completions[0];
         if (event.key === 'Tab' && !event.shiftKey && first && text.trim()) {
@@ -195,10 +228,13 @@
     {/if}
   </div>
   <div id="entry-read-back" aria-live="polite" data-testid="read-back">
-    {#if refused || readBack}
+    {#if refused || readBack || (focused && !text && !buttons)}
       <div
         class="bg-base-100 border-base-content/40 absolute inset-x-0 top-full z-10 border border-t-0 px-2 py-1.5 text-sm"
       >
+        {#if !refused && !readBack}
+          <p class="flex flex-wrap gap-2">{@render starts()}</p>
+        {/if}
         {#if refused}
           <p class="text-error">{refused}</p>
         {:else if readBack}
@@ -222,4 +258,7 @@
       </div>
     {/if}
   </div>
+  {#if buttons}
+    <p class="mt-2 flex flex-wrap gap-2 text-sm" data-testid="entry-starts">{@render starts()}</p>
+  {/if}
 </form>

@@ -124,4 +124,13 @@ describe('the entry line', () => {
     await fireEvent.keyDown(document.body, { key: '/' });
     expect(field).toHaveFocus();
   });
+
+  it('begins the commonest lines with a press', async () => {
+    const { field } = line();
+    expect(screen.queryByText('cleaned')).toBeNull();
+    await fireEvent.focus(field);
+    await fireEvent.click(screen.getByText('cleaned'));
+    expect(field.value).toBe('cleaned ');
+    expect(document.activeElement).toBe(field);
+  });
 });

@@ -135,7 +135,7 @@
     </p>
   </div>
   <div class="mt-2 max-w-3xl">
-    <EntryLine {tank} onrecorded={() => void load()} />
+    <EntryLine {tank} buttons onrecorded={() => void load()} />
   </div>
   <div class="mt-3 flex flex-wrap items-center gap-x-6 gap-y-1 text-sm" role="search">
     <Label dense

@@ -138,7 +138,8 @@
       </li>
     {/each}
   </ul>
-  <Check bind:checked={monthFirst} onchange={() => void preview()}>3/4 is the fourth of March</Check
+  <Check bind:checked={monthFirst} onchange={() => void preview()}
+    >3/4/26 is the fourth of March</Check
   >
   {#if bad.length > 0}
     <h3 class="mt-2 font-serif text-lg">{bad.length} can’t be read; set them right here</h3>

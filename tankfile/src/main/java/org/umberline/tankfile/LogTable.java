@@ -96,6 +96,8 @@ public final class LogTable {
   private static final Pattern YEAR_LAST =
       Pattern.compile("(\\d{1,2})[./-](\\d{1,2})[./-](\\d{4})");
 
+  private static final int MONTHS = 12;
+
   /** About: what a keeper guessed is what was read. */
   private static final Pattern ABOUT = Pattern.compile("^(~|≈|ca\\.?|about)\\s*");
 
@@ -363,7 +365,10 @@ public final class LogTable {
     }
     Matcher last = YEAR_LAST.matcher(written);
     if (last.matches()) {
-      int day = order == DayOrder.DAY_FIRST ? 1 : 2;
+      // with points the day leads; a number over twelve is no month
+      boolean told = written.contains(".") || number(last, 1) > MONTHS || number(last, 2) > MONTHS;
+      boolean dayLeads = told ? number(last, 2) <= MONTHS : order == DayOrder.DAY_FIRST;
+      int day = dayLeads ? 1 : 2;
       return LocalDate.of(number(last, 3), number(last, 3 - day), number(last, day));
     }
     throw new DateTimeException(written);

@@ -105,6 +105,14 @@ class LogTableTest {
     LogTable table = LogTable.parse("date,no3\n3/4/2026,20\n");
     assertThat(day(table, DayOrder.DAY_FIRST)).isEqualTo("2026-04-03");
     assertThat(day(table, DayOrder.MONTH_FIRST)).isEqualTo("2026-03-04");
+    // where it can be one thing only, nobody is asked
+    for (String written : List.of("20/3/2026", "3/20/2026", "20.3.2026")) {
+      LogTable plain = LogTable.parse("date,no3\n" + written + ",20\n");
+      assertThat(day(plain, DayOrder.MONTH_FIRST)).isEqualTo("2026-03-20");
+      assertThat(day(plain, DayOrder.DAY_FIRST)).isEqualTo("2026-03-20");
+    }
+    LogTable points = LogTable.parse("date,no3\n3.4.2026,20\n");
+    assertThat(day(points, DayOrder.MONTH_FIRST)).isEqualTo("2026-04-03");
   }
 
   private static String day(LogTable table, DayOrder order) {

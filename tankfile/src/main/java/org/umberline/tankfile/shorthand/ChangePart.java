@@ -76,7 +76,7 @@ final class ChangePart {
         "Change of "
             + Figures.plain(poured)
             + " L, "
-            + Figures.plain(100 * poured / line.tank.netVolumeL())
+            + Math.round(100 * poured / line.tank.netVolumeL())
             + " % of "
             + Figures.plain(line.tank.netVolumeL())
             + " L, with "

@@ -69,7 +69,7 @@ final class TestPart {
     if (kit.isEmpty()) {
       return text;
     }
-    text += " with the kit “" + kit.get().id() + "”";
+    text += " with the " + kit.get().id().replace('-', ' ');
     if (kit.get().method() == KitMethod.COLOUR_CARD && test.qualifier() == Qualifier.EQUAL) {
       TestLikelihood card = TestLikelihood.of(test, kit.get());
       text +=

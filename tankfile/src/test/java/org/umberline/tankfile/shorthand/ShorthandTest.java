@@ -51,7 +51,7 @@ class ShorthandTest {
     assertThat(nitrate.analyte()).isEqualTo(Analyte.NITRATE);
     assertThat(nitrate.kit()).contains("card");
     assertThat(reading.understood().get(0))
-        .isEqualTo("Nitrate 30 mg/L NO3 with the kit “card” (between 22.5 and 45), now");
+        .isEqualTo("Nitrate 30 mg/L NO3 with the card (between 22.5 and 45), now");
     assertThat(((LogEntry.Test) reading.entries().get(1)).value()).isEqualTo(0.15);
   }
 
@@ -167,7 +167,7 @@ class ShorthandTest {
     assertThat(blend.water().parts()).hasSize(2);
     assertThat(blend.siphonedShareOfBed()).isEqualTo(0.5);
     assertThat(read("change 40 L ro 50 tap 50").understood().get(0))
-        .contains("21.05 % of 190 L")
+        .contains("21 % of 190 L")
         .contains("50 % Filtered water and 50 % Kitchen tap");
   }
 
