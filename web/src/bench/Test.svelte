@@ -180,7 +180,7 @@
       <span class="capitalize">{test.analyte}</span>
       {#if sample}<strong>{sample}</strong>{/if}
       <span class="text-neutral text-sm">
-        {test.kit ? `with ${test.kit}` : 'no kit of yours reads it'}, {test.unit}
+        {test.kit ? `with the ${test.kit.replaceAll('-', ' ')}` : 'no kit entered for it'}, {test.unit}
       </span>
     </h3>
     {#if test.why}<p class="text-sm" data-testid="bench-why">{test.why}</p>{/if}

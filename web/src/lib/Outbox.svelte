@@ -50,7 +50,7 @@
             <Button kind="strong" onclick={() => mend(item.id, mended[item.id] ?? item.text)}
               >Send again</Button
             >
-            <Button onclick={() => drop(item.id)}>Let it go</Button>
+            <Button onclick={() => drop(item.id)}>Discard</Button>
           </p>
         {:else}
           <p>{item.text}</p>

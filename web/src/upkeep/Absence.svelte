@@ -3,7 +3,7 @@
   import { api, type Schemas } from '../api/client';
 
   import { level, volume } from '../lib/units.svelte';
-  import { addDays, longDay, percent, shortDay, timesInTen } from '../lib/words';
+  import { about, addDays, longDay, percent, shortDay, timesInTen } from '../lib/words';
   import Input from '../ui/Input.svelte';
   import Label from '../ui/Label.svelte';
   import Select from '../ui/Select.svelte';
@@ -15,17 +15,18 @@
   let from = $state(addDays(today, 3));
   // svelte-ignore state_referenced_locally
   let to = $state(addDays(today, 10));
-  let grams = $state('0');
+  /** What the keeper says is fed; empty for the usual of such animals. */
+  let grams = $state('');
   let away = $state.raw<Schemas['Absence'] | null>(null);
   let problem = $state('');
   const asking = new Latest();
 
   $effect(() => {
-    void work(tank, from, to, Number(grams.replace(',', '.')));
+    void work(tank, from, to, grams.trim() ? Number(grams.replace(',', '.')) : undefined);
   });
 
-  async function work(id: string, first: string, last: string, gramsPerDay: number) {
-    if (!first || !last || !Number.isFinite(gramsPerDay)) return;
+  async function work(id: string, first: string, last: string, gramsPerDay?: number) {
+    if (!first || !last || (gramsPerDay !== undefined && !Number.isFinite(gramsPerDay))) return;
     const answer = await asking.ask((signal) =>
       api.POST('/api/tanks/{id}/absence', {
         params: { path: { id } },
@@ -38,6 +39,16 @@
     problem = answer.data ? '' : (answer.error?.detail ?? 'That can’t be worked out.');
   }
 
+  /** What is fed, g a day. */
+  let fed = $derived(away?.gramsPerDay ?? 0);
+  const WHY: Record<NonNullable<Schemas['Absence']['why']>, string> = {
+    FRY: 'fry are fed as ever; somebody must come, or take them in',
+    GROWING: 'growing animals can’t go without',
+    SEA: 'animals of the sea are fed half',
+    SENSITIVE: 'such animals are fed a little',
+    LONG: 'for more than a week a third is enough',
+    GROWN: 'grown fish do without for a week',
+  };
   let name = $derived(tanks.find((one) => one.id === tank)?.name ?? '');
 </script>
 
@@ -56,6 +67,7 @@
       class="w-16 text-center"
       inputmode="decimal"
       bind:value={grams}
+      placeholder={about(fed)}
       data-testid="away-grams"
     /> g a day</Label
   >
@@ -76,13 +88,13 @@
     </p>
     <p>
       {#if away.with}
-        With it the lines hold {timesInTen(away.with.probabilityWithinLines)}, nitrate up to about {level(
+        With it your limits hold {timesInTen(away.with.probabilityWithinLines)}, nitrate up to about {level(
           'nitrate',
           away.with.nitratePeakMgL,
         )} and phosphate {level('phosphate', away.with.phosphatePeakMgL)}. Without it
         {timesInTen(away.without.probabilityWithinLines)}.
       {:else}
-        The lines hold {timesInTen(away.without.probabilityWithinLines)}; nitrate goes up to about {level(
+        Your limits hold {timesInTen(away.without.probabilityWithinLines)}; nitrate goes up to about {level(
           'nitrate',
           away.without.nitratePeakMgL,
         )} and phosphate {level('phosphate', away.without.phosphatePeakMgL)}.
@@ -90,9 +102,10 @@
       Test on {shortDay(away.testOn)}, after the return.
     </p>
     <p class="text-neutral">
-      Usual is about {away.rationGPerDay} g a day; {Number(grams.replace(',', '.')) > 0
+      Usual is about {about(away.rationGPerDay)} g a day; {fed > 0
         ? `this is ${percent(away.shareOfRation)} of it. Holiday feeders overfeed: weigh a portion first.`
         : 'nothing is fed meanwhile.'}
+      {#if away.why}Assumed because {WHY[away.why]}.{/if}
     </p>
     <section
       class="border-base-content mt-5 border p-4"
@@ -101,10 +114,10 @@
     >
       <h3 class="font-serif text-2xl">{name}</h3>
       <p class="text-lg">{shortDay(from)} to {shortDay(to)}, {away.days} days</p>
-      {#if Number(grams.replace(',', '.')) > 0}
+      {#if fed > 0}
         <p class="mt-2 text-lg">
-          One portion of <strong>{grams} g</strong> a day, weighed out beforehand: {away.days} portions,
-          {away.gramsInAll} g in all. Not one more, however they beg.
+          One portion of <strong>{about(fed)} g</strong> a day, weighed out beforehand: {away.days} portions,
+          {about(away.gramsInAll)} g in all. Not one more, however they beg.
         </p>
       {:else}
         <p class="mt-2 text-lg"><strong>Feed nothing.</strong> They are used to it.</p>

@@ -240,7 +240,7 @@
         {#if balance.today.waitingUntil && balance.today.chanceIfWaiting !== undefined && balance.today.verdict === 'CHANGE'}
           {saidOf('IF_WAITING')}
         {:else if alone}
-          Left alone, {alone.name} crosses the line
+          Left alone, {alone.name} passes your limit
           <strong class="text-primary font-semibold">about {longDay(alone.on, today)}</strong
           >{alone.early < alone.on ? `, 1 time in 10 by ${nearDay(alone.early, today)}` : ''}.
         {/if}

@@ -35,7 +35,7 @@ describe('the sentence', () => {
       'Nitrate stays under 40 and phosphate under 2, on any day 9 times in 10',
     );
     expect(text).toContain('9 times in 10');
-    expect(text).toContain('Left alone, nitrate crosses the line about 9 December');
+    expect(text).toContain('Left alone, nitrate passes your limit about 9 December');
     expect(text).toContain('Your present routine keeps it under only in 5 of 10 cases');
   });
 

@@ -66,7 +66,7 @@
     {/if}
     {first}
     {besides}
-    {#if alone && !outlook.holds}As far as can be told, {alone.name} crosses the line about {longDay(
+    {#if alone && !outlook.holds}As far as can be told, {alone.name} passes your limit about {longDay(
         alone.on,
         today,
       )} if left alone.{/if}
@@ -91,7 +91,7 @@
     {#if unbinds.length > 0}
       <span data-testid="unbinds">What else helps: {unbinds.join('; ')}.</span>
     {/if}
-    {#if alone}Left alone, {alone.name} crosses the line about {longDay(alone.on, today)}.{/if}
+    {#if alone}Left alone, {alone.name} passes your limit about {longDay(alone.on, today)}.{/if}
   </p>
 {:else}
   <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">

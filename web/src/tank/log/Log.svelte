@@ -105,7 +105,7 @@
     void load();
     show({
       kind: 'done',
-      text: gone ? `Withdrawn: ${entry.words}.` : `Back in the log: ${entry.words}.`,
+      text: gone ? `Deleted: ${entry.words}.` : `Back in the log: ${entry.words}.`,
       action: gone ? { label: 'Undo', run: () => void setWithdrawn(entry, false) } : undefined,
     });
   }
@@ -115,7 +115,7 @@
     const by = `${entry.withdrawnBy}, ${when}`;
     return entry.corrected.length > 0
       ? `corrected by ${by}: now “${entry.corrected.join('; ')}”`
-      : `withdrawn by ${by}`;
+      : `deleted by ${by}`;
   }
 </script>
 
@@ -218,7 +218,7 @@
                     <Button
                       dense
                       aria-label="withdraw: {entry.words}"
-                      onclick={() => void setWithdrawn(entry, true)}>Withdraw</Button
+                      onclick={() => void setWithdrawn(entry, true)}>Delete</Button
                     >
                   </span>
                 {:else if entry.corrected.length === 0}

@@ -144,8 +144,8 @@
             {/each}
             {#if number === 0}
               <p>
-                It stands in <Blank
-                  blank={{ label: 'room', kind: 'text', empty: 'a room without a name' }}
+                Its room is <Blank
+                  blank={{ label: 'room', kind: 'text', empty: 'not named' }}
                   name="site"
                   value={kept.site}
                   today={editing.today}

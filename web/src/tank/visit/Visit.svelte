@@ -80,7 +80,7 @@
         bind:value={seen}
         data-testid="visit-seen"></textarea></label
     >
-    <Button kind="main" class="mt-2" onclick={begin} data-testid="visit-begin">Arrive</Button>
+    <Button kind="main" class="mt-2" onclick={begin} data-testid="visit-begin">Start visit</Button>
     {#if all.length > 0}
       <h2 class="mt-6 font-serif text-lg">Earlier visits</h2>
       <ul>

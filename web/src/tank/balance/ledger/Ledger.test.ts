@@ -9,7 +9,7 @@ const line = (key: string, name: string, mean: number) => ({
   name,
   source: 'ration and label',
   perDay: amount(mean),
-  sum: [{ label: 'fed as it is', value: 1.7, unit: 'g/day', origin: 'make-up' }],
+  sum: [{ label: 'weight as fed', value: 1.7, unit: 'g/day', origin: 'make-up' }],
   tries: key.startsWith('food')
     ? [
         {
@@ -84,7 +84,7 @@ describe('the ledger', () => {
     const ontry = ledger();
     await fireEvent.click(screen.getByRole('button', { name: /Chopped earthworm/ }));
     const open = screen.getByTestId('ledger-open');
-    expect(within(open).getByText('fed as it is')).toBeInTheDocument();
+    expect(within(open).getByText('weight as fed')).toBeInTheDocument();
     await fireEvent.input(screen.getByTestId('try-slider'), { target: { value: '0.5' } });
     expect(ontry).toHaveBeenLastCalledWith([{ kind: 'FEED', id: 'worms', amount: 0.5 }]);
     await fireEvent.click(screen.getByRole('button', { name: 'less Chopped earthworm' }));

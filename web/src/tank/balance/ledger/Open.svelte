@@ -63,7 +63,7 @@
         <dt title={term.origin}>{term.label}</dt>
         <dd class="text-right tabular-nums">{figure(term.value ?? 0, term.unit)}</dd>
       {/each}
-      <dt class="text-neutral">8 draws in 10 lie</dt>
+      <dt class="text-neutral">likely range</dt>
       <dd class="text-neutral text-right">
         {about(entry.perDay.low)} to {about(entry.perDay.high)}
       </dd>

@@ -43,10 +43,10 @@
     if (rule <= 0) return '';
     const share = 1 - score.error / rule;
     return share > 0.05
-      ? `, ${percent(share)} nearer than the better plain rule`
+      ? `, ${percent(share)} more accurate than guessing “as last time” or the mean slope`
       : share < -0.05
-        ? `, ${percent(-share)} further off than the better plain rule (“stays as last tested”, or the mean slope)`
-        : ', about as near as the better plain rule';
+        ? `, ${percent(-share)} less accurate than guessing “as last time” or the mean slope`
+        : ', about as accurate as guessing';
   }
 
   function sayExplanations(change: Schemas['ChangeJudged']): string {

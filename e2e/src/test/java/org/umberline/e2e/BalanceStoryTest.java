@@ -106,7 +106,7 @@ class BalanceStoryTest {
   void lessFoodIsTriedNamedComparedAndDiscarded() {
     page.openTank("Breakwater");
     page.see("ledger-line").click();
-    page.awaitText("ledger-open", "fed as it is");
+    page.awaitText("ledger-open", "weight as fed");
     WebElement slider = page.see("try-slider");
     for (int i = 0; i < 6; i++) {
       slider.sendKeys(Keys.ARROW_LEFT);

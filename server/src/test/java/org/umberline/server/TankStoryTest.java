@@ -107,7 +107,7 @@ class TankStoryTest {
         "no3 20 ppb | is no unit of nitrate",
         "no3 20 2027-01-01 | still to come",
         "no3 40 po4 nonsense | needs a number",
-        "flub 3 | can't be read"
+        "flub 3 | don't understand"
       })
   void whatCannotBeReadIsRefusedAndNothingIsHalfSaved(String line, String said) {
     Browser.Answer answer = keeper.note(tank, line);

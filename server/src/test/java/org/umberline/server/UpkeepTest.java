@@ -199,6 +199,11 @@ class UpkeepTest {
         .isGreaterThan(hungry.at("/without/nitratePeakMgL").asDouble());
     assertThat(stuffed.path("shareOfRation").asDouble()).isEqualTo(10);
     assertThat(stuffed.path("testOn").asString()).isEqualTo("2026-12-15");
+    JsonNode usual =
+        keeper.post(path + "/absence", "{\"from\": \"2026-12-01\", \"to\": \"2026-12-14\"}").json();
+    assertThat(usual.path("why").asString()).isEqualTo("LONG");
+    assertThat(usual.path("shareOfRation").asDouble()).isBetween(0.3, 0.35);
+    assertThat(hungry.path("why").isMissingNode() || hungry.path("why").isNull()).isTrue();
     assertThat(
             keeper
                 .post(

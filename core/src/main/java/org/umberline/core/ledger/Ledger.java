@@ -121,12 +121,12 @@ public record Ledger(
       put(out, "waste siphoned", "logged changes", Flow.SIPHONED);
       put(out, "plants taken out", "logged harvests, tissue by kind", Flow.PLANTS_TAKEN_OUT);
       put(out, "skimmed", "skimmer's share, a guess of the make-up", Flow.SKIMMED);
-      put(out, "media cleaned", "logged cleanings", Flow.MEDIA_CLEANED);
+      put(out, "cleaned out of the filter", "logged cleanings", Flow.MEDIA_CLEANED);
       put(out, "adsorber renewed", "logged renewals", Flow.ADSORBER_RENEWED);
       put(out, "denitrified in gear", "bed, filter, rock; learned from tests", Flow.DENITRIFIED);
-      put(out, "denitrified elsewhere", "learned from tests", Flow.DENITRIFIED_UNSEEN);
+      put(out, "lost as nitrogen gas in the tank", "learned from tests", Flow.DENITRIFIED_UNSEEN);
       put(out, "lost to films and mud", "learned from tests", Flow.PHOSPHORUS_LOST);
-      put(out, "growth of animals", "share kept by stage", Flow.GROWTH_OF_ANIMALS);
+      put(out, "built into the animals", "share kept by stage", Flow.GROWTH_OF_ANIMALS);
       List<Line> held = new ArrayList<>();
       hold(held, "water", this::waterMg);
       hold(held, "waste", s -> nitrogen ? s.wasteNitrogenMg() : s.wastePhosphorusMg());

@@ -126,7 +126,7 @@ public class LedgerAnswers {
             .filter(f -> f.food().equals(id) && f.span().contains(now.today()))
             .mapToDouble(Feeding::gramsPerDay)
             .sum();
-    terms.add(term("fed as it is", grams, "g/day", "make-up"));
+    terms.add(term("weight as fed", grams, "g/day", "make-up"));
     terms.add(term("dry matter", 100 - food.moisturePercent(), "%", "make-up or form of food"));
     if (nitrogen) {
       terms.add(term("protein", food.proteinPercent(), "%", "label or form of food"));
@@ -142,7 +142,7 @@ public class LedgerAnswers {
     FeedNutrients brought = FeedNutrients.whole(food, grams);
     terms.add(
         term(
-            "brings on paper",
+            "by the label",
             nitrogen ? brought.nitrogen() : brought.phosphorus(),
             nitrogen ? MG_N : MG_P,
             "percents are of the food as fed"));

@@ -5,16 +5,12 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.UUID;
-import org.hibernate.annotations.JdbcTypeCode;
-import org.hibernate.type.SqlTypes;
 import org.umberline.server.store.NewRow;
 
 /** A named what-if of a tank. */
 @Entity
 @Table(name = "what_if")
 public class WhatIfEntity extends NewRow {
-  @JdbcTypeCode(SqlTypes.CHAR)
-  @Column(length = 36)
   private UUID tankId;
 
   private String name;
@@ -24,8 +20,6 @@ public class WhatIfEntity extends NewRow {
 
   private Instant savedAt;
 
-  @JdbcTypeCode(SqlTypes.CHAR)
-  @Column(length = 36)
   private UUID savedBy;
 
   protected WhatIfEntity() {}

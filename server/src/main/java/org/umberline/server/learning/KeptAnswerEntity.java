@@ -16,10 +16,7 @@ import org.hibernate.type.SqlTypes;
 public class KeptAnswerEntity {
   /** Of each kind a tank has the newest answer only. */
   @Embeddable
-  public record Key(
-      @JdbcTypeCode(SqlTypes.CHAR) @Column(length = 36) UUID tankId,
-      @Column(length = 20) String kind)
-      implements Serializable {}
+  public record Key(UUID tankId, @Column(length = 20) String kind) implements Serializable {}
 
   @EmbeddedId private Key key;
 

@@ -5,20 +5,13 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.UUID;
-import org.hibernate.annotations.JdbcTypeCode;
-import org.hibernate.type.SqlTypes;
-import org.umberline.server.store.NewRow;
 
 /** One log entry, kept as it was said. */
 @Entity
 @Table(name = "log_entry")
-public class LogEntryEntity extends NewRow {
-  @JdbcTypeCode(SqlTypes.CHAR)
-  @Column(length = 36)
+public class LogEntryEntity extends Withdrawable {
   private UUID tankId;
 
-  @JdbcTypeCode(SqlTypes.CHAR)
-  @Column(length = 36)
   private UUID lineId;
 
   private Instant happenedAt;
@@ -29,15 +22,10 @@ public class LogEntryEntity extends NewRow {
   @Column(columnDefinition = "text")
   private String entry;
 
-  private Instant withdrawnAt;
-
-  @JdbcTypeCode(SqlTypes.CHAR)
-  @Column(length = 36)
-  private UUID withdrawnBy;
-
-  /** The line that says it rightly, when this one was corrected. */
-  @JdbcTypeCode(SqlTypes.CHAR)
-  @Column(length = 36)
+  /**
+   * The line that says it rightly, when this one was corrected; it stays known when this one is put
+   * back, for when that is put back in its turn.
+   */
   private UUID replacedBy;
 
   protected LogEntryEntity() {}
@@ -68,20 +56,8 @@ public class LogEntryEntity extends NewRow {
     return place;
   }
 
-  public Instant getWithdrawnAt() {
-    return withdrawnAt;
-  }
-
-  public UUID getWithdrawnBy() {
-    return withdrawnBy;
-  }
-
   public UUID getReplacedBy() {
     return replacedBy;
-  }
-
-  public boolean isWithdrawn() {
-    return withdrawnAt != null;
   }
 
   /**
@@ -90,13 +66,7 @@ public class LogEntryEntity extends NewRow {
    * @param replacing the line that says it rightly, null when nothing does
    */
   public void withdraw(Instant at, UUID by, UUID replacing) {
-    withdrawnAt = at;
-    withdrawnBy = by;
+    withdraw(at, by);
     replacedBy = replacing;
-  }
-
-  /** Puts it back; what once corrected it stays known, for when that is put back in its turn. */
-  public void putBack() {
-    withdraw(null, null, replacedBy);
   }
 }

@@ -5,16 +5,12 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.UUID;
-import org.hibernate.annotations.JdbcTypeCode;
-import org.hibernate.type.SqlTypes;
 import org.umberline.server.store.NewRow;
 
 /** A picture of a tank, as it was re-encoded. */
 @Entity
 @Table(name = "photo")
 public class PhotoEntity extends NewRow {
-  @JdbcTypeCode(SqlTypes.CHAR)
-  @Column(length = 36)
   private UUID tankId;
 
   private Instant takenAt;
@@ -27,8 +23,6 @@ public class PhotoEntity extends NewRow {
 
   private Instant addedAt;
 
-  @JdbcTypeCode(SqlTypes.CHAR)
-  @Column(length = 36)
   private UUID addedBy;
 
   protected PhotoEntity() {}

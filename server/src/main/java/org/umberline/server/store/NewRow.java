@@ -1,14 +1,11 @@
 package org.umberline.server.store;
 
-import jakarta.persistence.Column;
 import jakarta.persistence.Id;
 import jakarta.persistence.MappedSuperclass;
 import jakarta.persistence.PostLoad;
 import jakarta.persistence.PostPersist;
 import jakarta.persistence.Transient;
 import java.util.UUID;
-import org.hibernate.annotations.JdbcTypeCode;
-import org.hibernate.type.SqlTypes;
 import org.springframework.data.domain.Persistable;
 
 /**
@@ -17,10 +14,7 @@ import org.springframework.data.domain.Persistable;
  */
 @MappedSuperclass
 public abstract class NewRow implements Persistable<UUID> {
-  @Id
-  @JdbcTypeCode(SqlTypes.CHAR)
-  @Column(length = 36)
-  private UUID id;
+  @Id private UUID id;
 
   @Transient private boolean stored;
 

@@ -20,8 +20,6 @@ import org.umberline.server.store.NewRow;
 @Entity
 @Table(name = "tank")
 public class TankEntity extends NewRow {
-  @JdbcTypeCode(SqlTypes.CHAR)
-  @Column(length = 36)
   private UUID ownerId;
 
   private String name;
@@ -59,8 +57,7 @@ public class TankEntity extends NewRow {
   /** Keepers who may see and write besides the owner; granting it is no change of the make-up. */
   @ElementCollection
   @CollectionTable(name = "co_keeper", joinColumns = @JoinColumn(name = "tank_id"))
-  @Column(name = "keeper_id", length = 36)
-  @JdbcTypeCode(SqlTypes.CHAR)
+  @Column(name = "keeper_id")
   @OptimisticLock(excluded = true)
   private Set<UUID> coKeepers = new HashSet<>();
 

@@ -13,10 +13,7 @@ import org.hibernate.type.SqlTypes;
 @Entity
 @Table(name = "calendar_feed")
 public class CalendarFeedEntity {
-  @Id
-  @JdbcTypeCode(SqlTypes.CHAR)
-  @Column(length = 36)
-  private UUID keeperId;
+  @Id private UUID keeperId;
 
   @JdbcTypeCode(SqlTypes.CHAR)
   @Column(length = 64)

@@ -14,6 +14,7 @@ import org.umberline.core.tank.Feeding;
 import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.Stance;
 import org.umberline.core.tank.TankModel;
+import org.umberline.core.upkeep.AwayFeeding;
 import org.umberline.core.upkeep.Care;
 import org.umberline.core.upkeep.CatchUp;
 import org.umberline.core.upkeep.GearOutlook;
@@ -298,18 +299,22 @@ public class UpkeepAnswers {
           "days after " + now.today() + " up to " + last + ", in order");
     }
     double ration = rationG(now.tank(), now.today());
-    if (ration <= 0 && request.gramsPerDay() > 0) {
-      throw Refused.field(
-          "gramsPerDay", String.valueOf(request.gramsPerDay()), "0: the tank has no ration");
-    }
-    double share = ration > 0 ? request.gramsPerDay() / ration : 0;
-    Absence absence = Absence.of(now.tank(), now.posterior(), request.from(), request.to(), share);
     int days = (int) ChronoUnit.DAYS.between(request.from(), request.to()) + 1;
+    AwayFeeding usual = AwayFeeding.of(now.tank(), days);
+    double grams =
+        request.gramsPerDay() == null ? usual.shareOfRation() * ration : request.gramsPerDay();
+    if (ration <= 0 && grams > 0) {
+      throw Refused.field("gramsPerDay", String.valueOf(grams), "0: the tank has no ration");
+    }
+    double share = ration > 0 ? grams / ration : 0;
+    Absence absence = Absence.of(now.tank(), now.posterior(), request.from(), request.to(), share);
     return new UpkeepViews.Absence(
         days,
         ration,
+        grams,
+        request.gramsPerDay() == null ? usual.why() : null,
         share,
-        request.gramsPerDay() * days,
+        grams * days,
         outcome(stored.tank(), absence.without()),
         absence.with().map(o -> outcome(stored.tank(), o)).orElse(null),
         absence.changeOn(),

@@ -73,11 +73,13 @@ public final class UpkeepRequests {
       @NotNull(message = "a list of kits") @Size(max = 50, message = "at most 50 kits")
           List<@NotNull(message = "a kit") @Valid ShelfChange> shelf) {}
 
-  @Schema(description = "gramsPerDay is fed meanwhile, 0 for nothing")
+  @Schema(
+      description =
+          "gramsPerDay is fed meanwhile, 0 for nothing; without it the usual of such animals")
   public record Away(
       @NotNull(message = "a day") LocalDate from,
       @NotNull(message = "a day") LocalDate to,
-      @NotNull(message = "grams a day")
+      @Schema(nullable = true)
           @DecimalMin(value = "0", message = "0 to 10000 g a day")
           @DecimalMax(value = "10000", message = "0 to 10000 g a day")
           Double gramsPerDay) {}

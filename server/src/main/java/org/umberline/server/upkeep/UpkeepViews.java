@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
+import org.umberline.core.upkeep.AwayFeeding;
 import org.umberline.server.balance.AdviceViews;
 import org.umberline.tankfile.FiguresModule.Exact;
 
@@ -57,10 +58,15 @@ public final class UpkeepViews {
       double nitratePeakMgL,
       double phosphatePeakMgL) {}
 
-  @Schema(description = "with is what the smallest change before it brings, where one is needed")
+  @Schema(
+      description =
+          "with is what the smallest change before it brings, where one is needed; why says why so"
+              + " much is fed where nobody said how much")
   public record Absence(
       int days,
       double rationGPerDay,
+      double gramsPerDay,
+      @Schema(nullable = true) AwayFeeding.Why why,
       double shareOfRation,
       double gramsInAll,
       AbsenceOutcome without,

@@ -5,20 +5,14 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.UUID;
-import org.hibernate.annotations.JdbcTypeCode;
-import org.hibernate.type.SqlTypes;
 import org.umberline.server.store.NewRow;
 
 /** A visit to a tank that is looked after for somebody. */
 @Entity
 @Table(name = "visit")
 public class VisitEntity extends NewRow {
-  @JdbcTypeCode(SqlTypes.CHAR)
-  @Column(length = 36)
   private UUID tankId;
 
-  @JdbcTypeCode(SqlTypes.CHAR)
-  @Column(length = 36)
   private UUID keeperId;
 
   private Instant begunAt;

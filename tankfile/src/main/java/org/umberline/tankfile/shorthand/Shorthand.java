@@ -175,7 +175,12 @@ public final class Shorthand {
       default -> {
         List<String> known = new ArrayList<>(VERBS);
         known.addAll(LogWords.all());
-        throw new Unreadable("“" + word + "” can't be read." + Words.nearest(word, known));
+        String near = Words.nearest(word, known);
+        throw new Unreadable(
+            "I don't understand “"
+                + word
+                + "”."
+                + (near.isEmpty() ? " Try no3 20, change 25% or note and any words." : near));
       }
     }
   }

@@ -4,9 +4,11 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.ToIntFunction;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.apache.commons.text.similarity.LevenshteinDistance;
@@ -26,6 +28,9 @@ final class Words {
               + "|(?<number>-?\\d+(?:[.,]\\d+)?)(?=[^\\d]|$)|(?<text>[^\\s<>=\"]+|\")");
 
   private static final Pattern NUMBER = Pattern.compile("-?\\d{1,40}(\\.\\d{1,40})?");
+
+  /** So many names are listed where none is near. */
+  private static final int FEW = 6;
 
   private final List<String> words = new ArrayList<>();
   private final List<Integer> starts = new ArrayList<>();
@@ -121,16 +126,16 @@ final class Words {
         .orElseThrow(() -> new Unreadable(of + " needs a number; found " + found + "."));
   }
 
-  /** The nearest of {@code known} to {@code word}, in words for the end of a message. */
+  /** What may have been meant by {@code word}, in words for the end of a message. */
   static String nearest(String word, Collection<String> known) {
     LevenshteinDistance distance = LevenshteinDistance.getDefaultInstance();
-    return known.stream()
-        .min(
-            (a, b) ->
-                Integer.compare(
-                    distance.apply(word, a.toLowerCase(Locale.ROOT)),
-                    distance.apply(word, b.toLowerCase(Locale.ROOT))))
-        .map(best -> " The nearest I know is “" + best + "”.")
-        .orElse("");
+    ToIntFunction<String> away = name -> distance.apply(word, name.toLowerCase(Locale.ROOT));
+    Optional<String> best = known.stream().min(Comparator.comparingInt(away));
+    if (best.isPresent() && away.applyAsInt(best.get()) <= word.length() / 2) {
+      return " Did you mean “" + best.get() + "”?";
+    }
+    return known.isEmpty() || known.size() > FEW
+        ? ""
+        : " There is " + String.join(", ", known.stream().map(n -> "“" + n + "”").toList()) + ".";
   }
 }

@@ -190,7 +190,7 @@ class ShorthandTest {
   @CsvSource(
       delimiter = '|',
       value = {
-        "nitrogen 20 | “nitrogen” can't be read. The nearest I know is “nitrate”.",
+        "nitrogen 20 | I don't understand “nitrogen”. Did you mean “nitrate”?",
         "no3 twenty | nitrate needs a number; found “twenty”.",
         "no3 | nitrate needs a number; found nothing.",
         "no3 5000 | Nitrate 5000 mg/L NO3 can't be right; 0 to 1000 is read.",
@@ -201,9 +201,9 @@ class ShorthandTest {
         "change 250% | A change of 250 % is not possible; over 0 to 100 % is.",
         "change 400 L | A change of 400 L is not possible; the tank holds 190 L.",
         "change 40 L ro 50 tap 20 | The shares of the waters add to 70 %; they must add to 100.",
-        "fed wrms 4g | No food is called “wrms”. The nearest I know is “worms”.",
-        "cut fern 4g | No plant is called “fern”. The nearest I know is “moss”.",
-        "no3 20 tomorrow | “tomorrow” can't be read.",
+        "fed wrms 4g | No food is called “wrms”. Did you mean “worms”?",
+        "cut fern 4g | No plant is called “fern”. There is “moss”.",
+        "no3 20 tomorrow | I don't understand “tomorrow”. Try no3 20",
         "no3 20 2027-01-01 | Fri 1 Jan 2027, 10:00 is still to come; an entry is of now or earlier.",
         "no3 20 23:59 | Wed 25 Nov 2026, 23:59 is still to come; an entry is of now or earlier.",
         "no3 20 2026-02-30 | There is no day 2026-02-30.",
