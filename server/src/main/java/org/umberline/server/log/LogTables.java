@@ -17,12 +17,12 @@ import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.Term;
 import org.umberline.server.http.Refused;
 import org.umberline.server.tank.TankRecords.Stored;
-import org.umberline.tankfile.LogTable;
-import org.umberline.tankfile.LogTable.Column;
-import org.umberline.tankfile.LogTable.Meaning;
-import org.umberline.tankfile.LogTable.Row;
 import org.umberline.tankfile.TankFileException;
 import org.umberline.tankfile.shorthand.Shorthand;
+import org.umberline.tankfile.table.LogTable;
+import org.umberline.tankfile.table.LogTable.Column;
+import org.umberline.tankfile.table.LogTable.Meaning;
+import org.umberline.tankfile.table.LogTable.Row;
 
 /** Takes in the tables that keepers have kept elsewhere. */
 @Service

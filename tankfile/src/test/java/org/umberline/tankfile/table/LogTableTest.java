@@ -1,4 +1,4 @@
-package org.umberline.tankfile;
+package org.umberline.tankfile.table;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -19,11 +19,13 @@ import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Qualifier;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.TestUnit;
-import org.umberline.tankfile.LogTable.Column;
-import org.umberline.tankfile.LogTable.DayOrder;
-import org.umberline.tankfile.LogTable.Meaning;
-import org.umberline.tankfile.LogTable.Row;
+import org.umberline.tankfile.TankFileException;
+import org.umberline.tankfile.TankFileReader;
 import org.umberline.tankfile.shorthand.Shorthand;
+import org.umberline.tankfile.table.LogTable.Column;
+import org.umberline.tankfile.table.LogTable.DayOrder;
+import org.umberline.tankfile.table.LogTable.Meaning;
+import org.umberline.tankfile.table.LogTable.Row;
 
 /** Tables as keepers keep them. */
 class LogTableTest {

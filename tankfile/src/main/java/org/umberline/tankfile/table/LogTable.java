@@ -1,4 +1,4 @@
-package org.umberline.tankfile;
+package org.umberline.tankfile.table;
 
 import java.io.IOException;
 import java.io.StringReader;
@@ -24,6 +24,10 @@ import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.Term;
+import org.umberline.tankfile.LogWords;
+import org.umberline.tankfile.Problem;
+import org.umberline.tankfile.TankFileException;
+import org.umberline.tankfile.Years;
 import org.umberline.tankfile.shorthand.Reading;
 import org.umberline.tankfile.shorthand.Shorthand;
 
