@@ -56,7 +56,7 @@
   function typed(written: string) {
     const trimmed = written.trim();
     if (trimmed === text) return;
-    if (trimmed === '') onchange(undefined);
+    if (trimmed === '') onchange(blank.none ? null : undefined);
     else if (blank.kind === 'day') onchange(readDay(trimmed, today) ?? trimmed);
     else if (blank.kind === 'steps')
       onchange(

@@ -43,27 +43,24 @@ export class Editing {
     return at(this.file, path);
   }
 
-  /** What is kept at a path, where it is another; nothing for an entry that is new. */
+  /** What is kept at a path, where it is another; nothing for an entry of a list that grew or shrank. */
   was(path: Path): { value: Value } | undefined {
-    const [section, index] = path;
-    if (
-      typeof index === 'number' &&
-      list(this.kept, String(section)).length !== this.length(section)
-    )
-      return undefined;
+    if (this.moved(path)) return undefined;
     const before = at(this.kept, path);
     return JSON.stringify(before ?? null) === JSON.stringify(this.at(path) ?? null)
       ? undefined
       : { value: before };
   }
 
-  private length(section: Path[number] | undefined): number {
-    return list(this.file, String(section)).length;
+  /** Whether the entry may stand at another place than where it is kept. */
+  private moved([section, index]: Path): boolean {
+    const key = String(section);
+    return typeof index === 'number' && list(this.kept, key).length !== list(this.file, key).length;
   }
 
   /** Whether it is the usual value, that nobody has said. */
   assumed(path: Path): boolean {
-    return this.usual.has(pointer(path)) && this.was(path) === undefined;
+    return !this.moved(path) && this.usual.has(pointer(path)) && this.was(path) === undefined;
   }
 
   /** Whether one of the paths was changed or is complained of. */

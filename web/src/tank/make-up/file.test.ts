@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { at, freeId, fresh, ofKind, ofSource, put, type Entry, type ListName } from './file';
-import { blank, groups, pieces, sentence } from './words';
+import { blank, complaint, groups, pieces, sentence } from './words';
 
 const file: Entry = {
   tank: { name: 'Small', netVolumeL: 100, water: 'marine' },
@@ -83,5 +83,22 @@ describe('a make-up in sentences', () => {
     expect(said('freshwater')).toBe(false);
     expect(blank(file, ['feeding', 0, 'food']).choices).toEqual({ food: 'Flake' });
     expect(blank(file, ['plants', 0, 'kind']).choices?.['fast-stems']).toBe('fast stem plants');
+  });
+
+  it('says what can’t be in a sentence', () => {
+    const of = (path: string, found: string, allowed: string) =>
+      complaint(blank(file, path.split('.')), found, allowed);
+    expect(of('feeding.gramsPerFeed', '-3', 'at least 0')).toBe(
+      'Weight of a feed must be at least 0 g.',
+    );
+    expect(of('feeding.uneatenFraction', '3', 'at most 1')).toBe(
+      'Left uneaten must be at most 100 %.',
+    );
+    expect(of('kits.steps', 'nothing', 'a value is required')).toBe(
+      'Steps on the card is missing.',
+    );
+    expect(of('livestock.massG', '"heavy"', 'a value of type number')).toBe(
+      'Weight of one must be a number.',
+    );
   });
 });

@@ -96,6 +96,8 @@ export interface Blank {
   choices?: Record<string, string>;
   /** What stands there while nothing is said. */
   empty?: string;
+  /** Whether none is said by emptying it; else the usual value comes back. */
+  none?: boolean;
 }
 
 const number = (label: string, unit = '', empty = 'unknown'): Blank => ({
@@ -110,6 +112,11 @@ const measured = (label: string, quantity: QuantityName, per = '', empty = 'unkn
   quantity,
   unit: per,
   empty,
+});
+/** A bound on how far one change may move the water; emptied, there is none. */
+const step = (label: string, quantity: QuantityName): Blank => ({
+  ...measured(label, quantity, '', 'any amount'),
+  none: true,
 });
 const share = (label: string): Blank => ({ label, kind: 'share', unit: '%', empty: 'unknown' });
 const choice = (label: string, choices: Record<string, string>, empty?: string): Blank => ({
@@ -143,14 +150,9 @@ const BLANKS: Record<string, Blank> = {
   'limits.maxChangeFraction': share('largest change'),
   'limits.confidence': share('how surely the limits are kept'),
   'limits.horizonDays': number('days to look ahead', 'days'),
-  'limits.maxNitrateStepMgL': measured('most nitrate may fall at once', 'nitrate', '', 'any'),
-  'limits.maxSalinityStepPpt': measured('most salinity may move at once', 'salinity', '', 'any'),
-  'limits.maxAlkalinityStepDkh': measured(
-    'most alkalinity may move at once',
-    'alkalinity',
-    '',
-    'any',
-  ),
+  'limits.maxNitrateStepMgL': step('most nitrate may fall at once', 'nitrate'),
+  'limits.maxSalinityStepPpt': step('most salinity may move at once', 'salinity'),
+  'limits.maxAlkalinityStepDkh': step('most alkalinity may move at once', 'alkalinity'),
   'effort.minutesPerChange': number('minutes for a change', 'minutes'),
   'effort.minutesPerLitre': number('minutes for a litre', 'minutes'),
   'effort.bucketL': measured('bucket', 'volume'),
@@ -387,6 +389,15 @@ export function pieces(words: string, said: (path: Path) => boolean): Piece[] {
 /** What stands against a value, in a sentence at its place. */
 export function complaint(blank: Blank, found: string, allowed: string): string {
   const name = blank.label.charAt(0).toUpperCase() + blank.label.slice(1);
-  if (found === 'nothing' || found === '') return `${name} is missing; allowed is ${allowed}.`;
+  if (found === 'nothing') return `${name} is missing.`;
+  if (/^(at least|at most|more than) /.test(allowed)) {
+    const of = blank.kind === 'share' ? shareWords(allowed) : `${allowed} ${blank.unit ?? ''}`;
+    return `${name} must be ${of.trim()}.`;
+  }
+  if (allowed.startsWith('a value of type number')) return `${name} must be a number.`;
   return `${name} can’t be ${found}; allowed is ${allowed}.`;
 }
+
+/** “at most 1” of a share, in percent. */
+const shareWords = (allowed: string) =>
+  allowed.replace(/[\d.]+/, (number) => `${Number(number) * 100} %`);

@@ -140,7 +140,7 @@ class RoundsAndMakeUpStoryTest {
 
     blank(ration("0.5"), "gramsPerFeed").sendKeys(Keys.chord(Keys.CONTROL, "a"), "-3", Keys.TAB);
     page.see("make-up-problem");
-    assertThat(ration("-3").getText()).contains("Weight of a feed can’t be -3");
+    assertThat(ration("-3").getText()).contains("Weight of a feed must be at least 0 g");
     page.script(
         "arguments[0].click()",
         ration("-3").findElement(By.xpath(".//button[normalize-space()='leave out']")));
