@@ -16,7 +16,7 @@ describe('a text of the server', () => {
       { value: 5.2, unit: 'cm' },
       { text: ' below.' },
     ];
-    expect(said(stop, '2026-11-25')).toBe('Stop when 38 L are out: 5.2 cm below.');
+    expect(said(stop, '2026-11-25')).toBe('Stop when 38 L are out: 5 cm below.');
     expect(said([{ text: 'Change ' }, { value: 85.5, unit: 'L' }], '')).toBe('Change 86 L');
     expect(said([{ text: 'Renewed on ' }, { day: '2026-12-01' }], '2026-11-25')).toBe(
       'Renewed on 1 December',

@@ -128,11 +128,30 @@ const BY_UNIT: [string, QuantityName, string][] = [
   ['°C', 'temperature', ''],
 ];
 
-/** Any figure the server names a unit for, in the keeper's. */
+/** Nobody measures or weighs these finer: cm by a ruler, alkalinity by drops, salt by a scale. */
+const FINEST: Record<string, (value: number) => number> = {
+  cm: () => 0.5,
+  dKH: () => 0.1,
+  '°C': () => 0.5,
+  '°F': () => 1,
+  'specific gravity': () => 0.001,
+  g: (value) => (value >= 100 ? 10 : value >= 20 ? 1 : 0),
+  L: (value) => (value >= 10 ? 1 : 0),
+  'US gal': (value) => (value >= 10 ? 1 : 0),
+};
+
+/** Any figure the server names a unit for, in the keeper's, rounded to what can be known. */
 export function figure(value: number, unit: string): string {
   const known = BY_UNIT.find(([name]) => name === unit);
   const shown = known ? toShown(known[1], value) : value;
-  const label = known ? labelOf(known[1]) + known[2] : unit;
-  const digits = Math.abs(shown) >= 1000 ? Math.round(shown) : Number(shown.toPrecision(3));
+  const base = known ? labelOf(known[1]) : unit;
+  const step = FINEST[base]?.(Math.abs(shown)) ?? 0;
+  const digits =
+    step > 0
+      ? Number((Math.round(shown / step) * step).toPrecision(6))
+      : Math.abs(shown) >= 1000
+        ? Math.round(shown)
+        : Number(shown.toPrecision(3));
+  const label = base + (known?.[2] ?? '');
   return label ? `${digits} ${label}` : `${digits}`;
 }

@@ -50,6 +50,18 @@ describe('numbers in the keeper’s units', () => {
     expect(figure(5, 'mg/L NO3/week')).toBe('1.13 mg/L NO3-N/week');
   });
 
+  it('are told no finer than they can be known', () => {
+    units.chosen = {};
+    expect(figure(33.7, 'L/day')).toBe('34 L/day');
+    expect(figure(4.44, 'cm')).toBe('4.5 cm');
+    expect(figure(4519, 'g')).toBe('4520 g');
+    expect(figure(0.04, 'g')).toBe('0.04 g');
+    expect(figure(0.517, 'dKH')).toBe('0.5 dKH');
+    expect(figure(25.3, '°C')).toBe('25.5 °C');
+    units.chosen = { salinity: 'specific gravity' };
+    expect(figure(35, 'ppt')).toMatch(/^1\.02\d specific gravity$/);
+  });
+
   it('go there and back without loss', () => {
     units.chosen = { volume: 'US gal', temperature: '°F', salinity: 'specific gravity' };
     for (const name of ['volume', 'temperature', 'salinity'] as const)

@@ -148,7 +148,7 @@
         </tbody>
       </table>
       <h3 class="mt-4 font-serif text-lg">What was seen</h3>
-      <p class="whitespace-pre-line">{visit.seen || 'Nothing unusual.'}</p>
+      <p class="whitespace-pre-line">{visit.seen || 'Nothing was noted.'}</p>
       <h3 class="mt-4 font-serif text-lg">What was done</h3>
       <ul class="list-disc pl-5" data-testid="visit-done">
         {#each visit.done as line, i (i)}<li>{line}</li>{:else}<li>Looked only.</li>{/each}

@@ -178,7 +178,8 @@ public record Schedule(List<Occurrence> occurrences) {
             moved = Optional.of(Moved.AFTER_CHANGE);
           }
         }
-        if (late > 0 && !(first && work.pinned())) {
+        boolean neverNoted = first && work.lastDone().isEmpty() && !due.isAfter(today);
+        if ((late > 0 || neverNoted) && !(first && work.pinned())) {
           LocalDate free = freeDay(work, on);
           moved = free.equals(on) ? moved : Optional.of(Moved.CATCHING_UP);
           on = free;

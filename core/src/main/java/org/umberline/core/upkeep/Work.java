@@ -188,6 +188,15 @@ public record Work(
           .reduce((a, b) -> b);
     }
 
+    /** The day of the first entry of the log; long ago where there is none. */
+    private LocalDate firstNoted() {
+      return tank.log().isEmpty() ? LocalDate.MIN : tank.dayOf(tank.log().get(0).at().toInstant());
+    }
+
+    private static LocalDate latest(LocalDate a, LocalDate b) {
+      return a.isAfter(b) ? a : b;
+    }
+
     void add(Kind kind, String subject, int usual, Predicate<LogEntry> done) {
       String key = key(kind, subject);
       Optional<Care.Habit> habit = care.habit(key);
@@ -195,16 +204,15 @@ public record Work(
       if (wanted.isPresent() && wanted.getAsInt() == 0) {
         return;
       }
-      Optional<LocalDate> last = last(done);
-      boolean justSaid = kind == Kind.TASK && last.isEmpty();
-      LocalDate since =
-          last.or(justSaid ? () -> Optional.of(today.minusDays(usual)) : tank::startedOn)
-              .orElseGet(
-                  () ->
-                      tank.log().isEmpty()
-                          ? today
-                          : tank.dayOf(tank.log().get(0).at().toInstant()));
       int every = wanted.orElse(usual);
+      Optional<LocalDate> last = last(done);
+      // what was never noted is due at most, not late: nobody knows when it was done
+      LocalDate since =
+          last.orElseGet(
+              () ->
+                  kind == Kind.TASK || !tank.log().isEmpty()
+                      ? latest(today.minusDays(every), firstNoted())
+                      : today);
       Origin origin = wanted.isPresent() ? Origin.KEEPER : Origin.TRADE;
       LocalDate due = since.plusDays(every);
       if (wanted.isEmpty() && foreseen.containsKey(key)) {

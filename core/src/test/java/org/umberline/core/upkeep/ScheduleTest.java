@@ -85,6 +85,15 @@ class ScheduleTest {
   }
 
   @Test
+  void whatWasNeverNotedIsDueAtMostAndNotLate() {
+    Work old = sponge(tank(changed(200), changed(3)), Care.NONE);
+    assertThat(old.due()).isEqualTo(TODAY);
+    assertThat(old.lateDays(TODAY)).isZero();
+    Work young = sponge(tank(changed(10)), Care.NONE);
+    assertThat(young.due()).isEqualTo(TODAY.plusDays(20));
+  }
+
+  @Test
   void theKeepersIntervalOutweighsTheTradesAndNoneTakesTheWorkAway() {
     TankModel tank = tank(cleaned(10));
     Work often = sponge(tank, with(OptionalInt.of(14), Optional.empty()));
@@ -200,7 +209,14 @@ class ScheduleTest {
   @Test
   void whatIsLateIsSpreadAndMissedChangesAreNotAddedUp() {
     Routine missed = new Routine(0.2, 7, TODAY.minusDays(16));
-    List<Schedule.Occurrence> all = laidOut(tank(), Care.NONE, missed);
+    List<Schedule.Occurrence> all =
+        laidOut(
+            tank(
+                cleaned(90),
+                new LogEntry.Clean(noon(90), "skim", ""),
+                new LogEntry.Renew(noon(90), "ads", 50, "")),
+            Care.NONE,
+            missed);
     Map<LocalDate, Integer> late = new TreeMap<>();
     all.stream()
         .filter(o -> o.lateDays() > 0 && o.work().kind() != Work.Kind.CHANGE)

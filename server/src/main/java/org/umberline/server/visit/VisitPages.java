@@ -69,7 +69,7 @@ public final class VisitPages {
         Figures.plain(visit.now().phosphateMgL()));
     page.add(table);
     heading(page, "What was seen");
-    page.add(new Paragraph(visit.seen().isEmpty() ? "Nothing unusual." : visit.seen(), TEXT));
+    page.add(new Paragraph(visit.seen().isEmpty() ? "Nothing was noted." : visit.seen(), TEXT));
     heading(page, "What was done");
     list(page, visit.done(), "Looked only.");
     heading(page, "What comes next");
