@@ -217,7 +217,7 @@
                     >
                     <Button
                       dense
-                      aria-label="withdraw: {entry.words}"
+                      aria-label="Delete: {entry.words}"
                       onclick={() => void setWithdrawn(entry, true)}>Delete</Button
                     >
                   </span>
