@@ -2,7 +2,9 @@ package org.umberline.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static org.awaitility.Awaitility.await;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
@@ -120,13 +122,16 @@ class TankDetailsTest {
   void theWorkingOfLitresIsShareTimesVolume() {
     keeper.note(tank, "no3 40");
     JsonNode working = get("/working");
-    for (JsonNode number : working.path("numbers")) {
-      if (number.path("topic").asString().equals("litres")) {
-        double share = number.at("/terms/0/value").asDouble() / 100;
-        double volume = number.at("/terms/1/value").asDouble();
-        assertThat(number.at("/result/value").asDouble()).isEqualTo(share * volume, within(0.05));
-      }
-    }
+    JsonNode litres =
+        working
+            .path("numbers")
+            .valueStream()
+            .filter(number -> number.path("topic").asString().equals("litres"))
+            .findFirst()
+            .orElseThrow();
+    double share = litres.at("/terms/0/value").asDouble() / 100;
+    double volume = litres.at("/terms/1/value").asDouble();
+    assertThat(litres.at("/result/value").asDouble()).isEqualTo(share * volume, within(0.05));
     assertThat(working.path("numbers").size()).isGreaterThan(3);
     assertThat(working.path("learned").size()).isGreaterThan(3);
     assertThat(working.at("/entries/0/count").asInt()).isEqualTo(2);
@@ -139,12 +144,15 @@ class TankDetailsTest {
     }
     assertThat(get("/track-record").path("state").asString()).isEqualTo("working");
     assertThat(keeper.delete("/api/tanks/" + tank + "/track-record").status()).isEqualTo(204);
-    JsonNode record = get("/track-record");
-    for (int wait = 0; wait < 300 && record.path("state").asString().equals("working"); wait++) {
-      assertThat(record.path("share").asDouble()).isBetween(0.0, 1.0);
-      Thread.sleep(100);
-      record = get("/track-record");
-    }
+    JsonNode record =
+        await()
+            .atMost(Duration.ofSeconds(30))
+            .until(
+                () -> get("/track-record"),
+                now -> {
+                  assertThat(now.path("share").asDouble()).isBetween(0.0, 1.0);
+                  return !now.path("state").asString().equals("working");
+                });
     assertThat(record.path("state").asString()).isEqualTo("ready");
     assertThat(record.at("/scores/0/tests").asInt()).isGreaterThan(2);
     JsonNode forecast = record.at("/forecasts/0");

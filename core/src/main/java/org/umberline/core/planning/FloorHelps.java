@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.umberline.core.calibration.Posterior;
+import org.umberline.core.chemistry.FertiliserSalts;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Advice.AmountUnit;
 import org.umberline.core.planning.Advice.Lever;
@@ -25,12 +26,6 @@ final class FloorHelps {
 
   /** Nitrate is raised by so much a day at most, mg/L. Common practice, no source. */
   private static final double MOST_NITRATE_A_DAY = 5;
-
-  /** g of NO3 in a g of potassium nitrate (IUPAC molar masses). */
-  private static final double NITRATE_IN_POTASSIUM_NITRATE = 0.613;
-
-  /** g of PO4 in a g of monopotassium phosphate (IUPAC molar masses). */
-  private static final double PHOSPHATE_IN_POTASSIUM_PHOSPHATE = 0.698;
 
   /** Phosphate is raised by so much a day at most, mg/L, marine and other. Common practice. */
   private static final double MOST_PHOSPHATE_A_DAY_MARINE = 0.05;
@@ -138,8 +133,8 @@ final class FloorHelps {
         tank.fertilisers().stream().filter(f -> mgPerMl(f, nutrient) > 0).findFirst();
     double salt =
         nutrient == Nutrient.NITRATE
-            ? NITRATE_IN_POTASSIUM_NITRATE
-            : PHOSPHATE_IN_POTASSIUM_PHOSPHATE;
+            ? FertiliserSalts.NITRATE_IN_POTASSIUM_NITRATE
+            : FertiliserSalts.PHOSPHATE_IN_POTASSIUM_PHOSPHATE;
     return own.map(
             f ->
                 help(

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.umberline.core.chemistry.FertiliserSalts;
 import org.umberline.core.tank.CarbonSource;
 import org.umberline.core.tank.PlantKind;
 
@@ -66,8 +67,10 @@ class OutsideChecksTest {
   void fertiliserSaltsHoldTheSharesOfTheirFormulas() {
     double nitrate = NITROGEN + 3 * OXYGEN;
     double phosphate = PHOSPHORUS + 4 * OXYGEN;
-    assertThat(nitrate / (POTASSIUM + nitrate)).isEqualTo(0.613, within(0.0005));
-    assertThat(phosphate / (POTASSIUM + 2 * HYDROGEN + phosphate)).isEqualTo(0.698, within(0.0005));
+    assertThat(FertiliserSalts.NITRATE_IN_POTASSIUM_NITRATE)
+        .isEqualTo(nitrate / (POTASSIUM + nitrate), within(0.0005));
+    assertThat(FertiliserSalts.PHOSPHATE_IN_POTASSIUM_PHOSPHATE)
+        .isEqualTo(phosphate / (POTASSIUM + 2 * HYDROGEN + phosphate), within(0.0005));
   }
 
   /**
