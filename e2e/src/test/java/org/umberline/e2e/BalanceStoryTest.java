@@ -161,7 +161,7 @@ class BalanceStoryTest {
     page.openTank("Saltings");
     page.see("open-track-record").click();
     page.awaitText("record", "fell inside the band");
-    page.awaitText("stood-out", "nitrate 120");
+    page.awaitText("stood-out", "nitrate 110");
     new Select(page.see("then")).selectByIndex(3);
     page.closeSheet();
     page.see("nitrate-ghost");

@@ -50,11 +50,11 @@ class KeeperStoryTest {
     assertThat(cards).isGreaterThan(5);
 
     // The line is read back before Enter, and what it means is said.
-    page.type("no3 40");
-    page.awaitText("read-back", "Nitrate 40 mg/L NO3");
-    page.awaitText("read-back", "between 35 and 50");
+    page.type("no3 30");
+    page.awaitText("read-back", "Nitrate 30 mg/L NO3");
+    page.awaitText("read-back", "between 26 and 37.5");
     page.see("entry-line").sendKeys(Keys.ENTER);
-    page.awaitText("toast", "Noted: Nitrate 40");
+    page.awaitText("toast", "Noted: Nitrate 30");
     page.await("one card more", d -> page.count("nitrate-card") == cards + 1);
 
     page.note("change 25% siphon half");
@@ -178,7 +178,7 @@ class KeeperStoryTest {
     }
     page.awaitGone("away");
     page.see("tideline");
-    page.awaitText("toast", "Noted: Nitrate 40");
+    page.awaitText("toast", "Noted: Nitrate 30");
     page.await("noted once", d -> page.count("nitrate-card") == cards + 1);
     page.reload();
     page.see("tideline");
