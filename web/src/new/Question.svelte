@@ -11,7 +11,7 @@
   import {
     FILTERS,
     SOURCES,
-    isSalty,
+    waterOf,
     type Answers,
     type FilterName,
     type SourceName,
@@ -25,7 +25,7 @@
   let own = $state(false);
   const filters = Object.entries(FILTERS) as [FilterName, { words: string }][];
   const sources = Object.entries(SOURCES) as [SourceName, { words: string }][];
-  let salty = $derived(isSalty(lists, answers.keeping) !== 'freshwater');
+  let salty = $derived(waterOf(lists, answers.keeping) !== 'freshwater');
 
   const countOf = (size: string) => answers.animals.find((one) => one.size === size)?.count ?? 0;
 
@@ -41,7 +41,7 @@
 
   function keep(keeping: Answers['keeping']) {
     answers.keeping = keeping;
-    answers.source = isSalty(lists, keeping) === 'freshwater' ? 'tap' : 'salt';
+    answers.source = waterOf(lists, keeping) === 'freshwater' ? 'tap' : 'salt';
   }
 
   /** A number as it is typed in the keeper's unit; nothing where there is none. */

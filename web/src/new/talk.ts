@@ -82,7 +82,7 @@ export const formOf = (lists: Lists, portion: string): string =>
   lists.portions.find((one) => one.term === portion)?.figures.find((f) => f.label === 'form')
     ?.unit ?? 'dry';
 
-export function isSalty(lists: Lists, keeping: string): 'freshwater' | 'brackish' | 'marine' {
+export function waterOf(lists: Lists, keeping: string): 'freshwater' | 'brackish' | 'marine' {
   const unit = lists.ways
     .find((one) => one.term === keeping)
     ?.figures.find((f) => f.label === 'water')?.unit;
@@ -94,7 +94,7 @@ const round = (value: number) => Number(value.toPrecision(3));
 /** The tank file as far as it was told; what was not is left to its default. */
 export function fileOf(answers: Answers, lists: Lists, now: Date): TankFile {
   const today = now.toISOString().slice(0, 10);
-  const water = isSalty(lists, answers.keeping);
+  const water = waterOf(lists, answers.keeping);
   const litres = answers.litres ?? 0;
   const source = SOURCES[answers.source];
   const age = answers.ageDays;

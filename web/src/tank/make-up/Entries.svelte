@@ -7,7 +7,7 @@
   import { list, type Entry, type ListName } from './file';
   import MassHelp from './MassHelp.svelte';
   import Told from './Told.svelte';
-  import { sentence } from './words';
+  import { sentence } from './sentences';
 
   /** The entries of one list, each a sentence with what it does beside it. */
   let {

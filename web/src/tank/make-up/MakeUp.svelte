@@ -13,7 +13,7 @@
   import PutAway from './PutAway.svelte';
   import Told from './Told.svelte';
   import VolumeHelp from './VolumeHelp.svelte';
-  import { groups } from './words';
+  import { groups } from './sentences';
 
   /** What a tank is, said in sentences; each change shows what it leads to before it is kept. */
   let { tank }: { tank: string } = $props();

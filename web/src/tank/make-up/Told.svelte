@@ -3,7 +3,8 @@
   import Blank from './Blank.svelte';
   import { getEditing } from './editing.svelte';
   import type { Path } from './file';
-  import { blank, pieces } from './words';
+  import { pieces } from './sentences';
+  import { blank } from './words';
 
   /** A sentence of the make-up with its blanks; what follows a bar is shown on demand. */
   let { base, words }: { base: Path; words: string } = $props();

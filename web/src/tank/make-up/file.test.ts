@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { at, freeId, fresh, ofKind, ofSource, put, type Entry, type ListName } from './file';
-import { blank, complaint, groups, pieces, sentence } from './words';
+import { groups, pieces, sentence } from './sentences';
+import { blank, complaint } from './words';
 
 const file: Entry = {
   tank: { name: 'Small', netVolumeL: 100, water: 'marine' },
