@@ -178,7 +178,7 @@ class KeeperStoryTest {
     }
     page.awaitGone("away");
     page.see("tideline");
-    page.awaitText("toast", "Noted: Nitrate 30");
+    page.awaitText("toast", "Noted: Nitrate 40");
     page.await("noted once", d -> page.count("nitrate-card") == cards + 1);
     page.reload();
     page.see("tideline");
