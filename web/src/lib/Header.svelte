@@ -79,21 +79,19 @@
   >
     {#each everywhere as one (one.path)}{@render link(one)}{/each}
   </nav>
-  <nav
-    class="border-base-300 order-3 flex w-full min-w-0 flex-wrap items-center gap-x-4 sm:order-none sm:w-auto sm:flex-1 sm:flex-nowrap sm:gap-5"
-    class:border-t={ofTank.length > 0}
-    class:sm:border-t-0={ofTank.length > 0}
-    aria-label="places of the tank"
-  >
-    {#if ofTank.length > 0}
+  {#if ofTank.length > 0}
+    <nav
+      class="border-base-300 order-3 flex w-full min-w-0 flex-wrap items-center gap-x-4 border-t sm:order-none sm:w-auto sm:flex-1 sm:flex-nowrap sm:gap-5 sm:border-t-0"
+      aria-label="places of the tank"
+    >
       <span
         class="border-base-content/40 hidden max-w-48 truncate border-l pl-5 font-serif font-semibold sm:inline"
         >{tank?.name ?? ''}</span
       >
-    {/if}
-    {#each ofTank as one (one.path)}{@render link(one)}{/each}
-  </nav>
-  <span class="order-2 flex items-center gap-4 sm:order-none sm:gap-5">
+      {#each ofTank as one (one.path)}{@render link(one)}{/each}
+    </nav>
+  {/if}
+  <span class="order-2 ml-auto flex items-center gap-4 sm:order-none sm:gap-5">
     <Outbox />
     <Button
       kind="bare"

@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/client';
 import type { TankFile } from '../tank/make-up/file';
-import { addDays } from '../lib/words';
+import { addDays, ownDay } from '../lib/words';
 import { kept } from './habit';
 
 /** What a keeper tells of a new tank, and the tank file that it makes. */
@@ -78,7 +78,7 @@ export const fresh = (): Answers => ({
 type Lists = Schemas['Lists'];
 const figure = (choices: Schemas['Choice'][], term: string, label: string): number =>
   choices.find((one) => one.term === term)?.figures.find((f) => f.label === label)?.value ?? 0;
-export const formOf = (lists: Lists, portion: string): string =>
+const formOf = (lists: Lists, portion: string): string =>
   lists.portions.find((one) => one.term === portion)?.figures.find((f) => f.label === 'form')
     ?.unit ?? 'dry';
 
@@ -93,7 +93,7 @@ const round = (value: number) => Number(value.toPrecision(3));
 
 /** The tank file as far as it was told; what was not is left to its default. */
 export function fileOf(answers: Answers, lists: Lists, now: Date): TankFile {
-  const today = now.toISOString().slice(0, 10);
+  const today = ownDay(now.toISOString());
   const water = waterOf(lists, answers.keeping);
   const litres = answers.litres ?? 0;
   const source = SOURCES[answers.source];

@@ -113,9 +113,7 @@
             animals: stop, aerate.
           </p>
         {/if}
-        {#each editing.problemsAround(`/${key}/${index}`, (at) => editing.problemAt([key, index, at
-                .split('/')
-                .at(-1) ?? '']) !== '') as text (text)}
+        {#each editing.problemsOf(key, index) as text (text)}
           <p class="text-error font-sans text-sm" role="alert">{text}</p>
         {/each}
       </div>

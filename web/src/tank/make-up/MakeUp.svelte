@@ -205,6 +205,7 @@
               ? 'Something in it can’t be; it is marked where it stands.'
               : editing.problem.detail}
           </p>
+          {#each editing.problemsAtLarge as text (text)}<p>{text}</p>{/each}
         </div>
       {:else if effect}
         <Effect {effect} {before} {stale} today={editing.today} />

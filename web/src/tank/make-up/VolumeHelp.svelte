@@ -30,8 +30,7 @@
     implied = answer.data ?? null;
   }
 
-  async function work(event: SubmitEvent) {
-    event.preventDefault();
+  async function work() {
     problem = '';
     const answer =
       road === 'by measures'
@@ -56,12 +55,24 @@
 {#snippet number(label: string, unit: string, get: () => number, set: (value: number) => void)}
   <Label dense>
     <span class="text-neutral w-40">{label}</span>
-    <Input dense class="w-20 text-right" type="number" step="any" bind:value={get, set} required />
+    <Input dense class="w-20 text-right" type="number" step="any" bind:value={get, set} />
     <span class="text-neutral text-xs">{unit}</span>
   </Label>
 {/snippet}
 
-<form onsubmit={work} class="border-primary border-l-2 pl-4" data-testid="volume-help">
+<!-- no form of its own: it also stands in the talk's, which Enter would send -->
+<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
+<div
+  class="border-primary border-l-2 pl-4"
+  role="group"
+  aria-label="finding the net volume"
+  onkeydown={(event) => {
+    if (event.key !== 'Enter' || !(event.target instanceof HTMLInputElement)) return;
+    event.preventDefault();
+    void work();
+  }}
+  data-testid="volume-help"
+>
   <div role="group" aria-label="how to find the volume" class="flex gap-4">
     {#each ROADS.filter((one) => tank || one !== 'by past changes') as name (name)}
       <button
@@ -168,7 +179,7 @@
   {/if}
   <p class="flex flex-wrap items-center gap-4">
     {#if road !== 'by past changes'}
-      <Button dense>Work it out</Button>
+      <Button type="button" dense onclick={() => void work()}>Work it out</Button>
     {/if}
     {#if litres !== null}
       <strong data-testid="volume-found">{volume(litres)}</strong>
@@ -178,4 +189,4 @@
     {/if}
   </p>
   {#if problem}<p class="text-error" role="alert">{problem}</p>{/if}
-</form>
+</div>

@@ -1,5 +1,6 @@
 import { getContext, setContext } from 'svelte';
 import type { Problem } from '../../api/client';
+import { ownDay } from '../../lib/words';
 import {
   at,
   fresh,
@@ -23,7 +24,7 @@ export class Editing {
   problem = $state.raw<Problem | null>(null);
   private kept = $state.raw<Entry>({});
   private usual = $state.raw<Set<string>>(new Set());
-  readonly today = new Date().toISOString().slice(0, 10);
+  readonly today = ownDay(new Date().toISOString());
 
   constructor(private readonly changed: () => void) {}
 
@@ -74,11 +75,19 @@ export class Editing {
     return found ? complaint(blank(this.file, path), found.found, found.allowed) : '';
   }
 
-  /** What stands against entries as a whole, or against what is not shown. */
-  problemsAround(prefix: string, shown: (pointer: string) => boolean): string[] {
+  /** What stands against an entry as a whole. */
+  problemsOf(key: ListName, index: number): string[] {
+    const here = pointer([key, index]);
     return (this.problem?.fields ?? [])
-      .filter((one) => one.field.startsWith(prefix) && !shown(one.field))
-      .map((one) => `${one.field.split('/').slice(3).join(' ') || 'This'}: ${one.allowed}.`);
+      .filter((one) => one.field === here)
+      .map((one) => `This can’t be ${one.found}; allowed is ${one.allowed}.`);
+  }
+
+  /** What stands against a whole list or part of the file, where no blank can be marked. */
+  get problemsAtLarge(): string[] {
+    return (this.problem?.fields ?? [])
+      .filter((one) => one.field.split('/').length <= 2)
+      .map((one) => `Found ${one.found}; allowed is ${one.allowed}.`);
   }
 
   set(path: Path, value: Value): void {

@@ -33,7 +33,7 @@ const SUBSTRATE: Words<NonNullable<NonNullable<Tank['substrate']>['kind']>> = {
   soil: 'soil',
   'marine-rock-and-sand': 'marine rock and sand',
 };
-export const FORM: Words<NonNullable<Of<'foods'>['form']>> = {
+const FORM: Words<NonNullable<Of<'foods'>['form']>> = {
   dry: 'dry',
   frozen: 'frozen',
   fresh: 'fresh',

@@ -119,23 +119,29 @@ public class LogTables {
   private static Set<String> known(TankModel tank) {
     Set<String> known = new HashSet<>();
     for (LogEntry entry : tank.log()) {
-      known.add(key(entry, tank, true));
-      known.add(key(entry, tank, false));
+      String what = what(entry, tank);
+      known.add(when(entry, tank, true) + what);
+      known.add(when(entry, tank, false) + what);
     }
     return known;
   }
 
-  private static String key(LogEntry entry, TankModel tank, boolean timed) {
-    String when =
-        timed ? entry.at().toInstant().toString() : tank.dayOf(entry.at().toInstant()).toString();
+  private static String when(LogEntry entry, TankModel tank, boolean timed) {
+    return timed
+        ? entry.at().toInstant().toString()
+        : tank.dayOf(entry.at().toInstant()).toString();
+  }
+
+  private static String what(LogEntry entry, TankModel tank) {
     return entry instanceof LogEntry.Test test
-        ? when + " " + test.analyte() + " " + test.standardValue()
-        : when + " " + Shorthand.words(entry, tank);
+        ? " " + test.analyte() + " " + test.standardValue()
+        : " " + Shorthand.words(entry, tank);
   }
 
   /** Entries of a row that the log doesn't hold; one without a time of day is looked for by day. */
   private static Stream<LogEntry> fresh(Row row, TankModel tank, Set<String> known) {
-    return row.entries().stream().filter(entry -> !known.contains(key(entry, tank, row.timed())));
+    return row.entries().stream()
+        .filter(entry -> !known.contains(when(entry, tank, row.timed()) + what(entry, tank)));
   }
 
   private static TableViews.TableColumn view(Column column) {
