@@ -15,6 +15,7 @@ import org.openqa.selenium.WebElement;
 import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.chrome.ChromeDriverService;
 import org.openqa.selenium.chrome.ChromeOptions;
+import org.openqa.selenium.interactions.Actions;
 import org.openqa.selenium.logging.LogEntry;
 import org.openqa.selenium.logging.LogType;
 import org.openqa.selenium.support.ui.WebDriverWait;
@@ -313,7 +314,7 @@ final class Page implements AutoCloseable {
   }
 
   void press(CharSequence... keys) {
-    driver.switchTo().activeElement().sendKeys(keys);
+    new Actions(driver).sendKeys(keys).perform();
   }
 
   /** Notes a line and waits until the page says it is kept. */
