@@ -19,6 +19,7 @@ import org.umberline.core.forecast.Projection;
 import org.umberline.core.planning.Advice;
 import org.umberline.core.planning.Advisor;
 import org.umberline.core.simulation.PlannedChanges;
+import org.umberline.core.simulation.Workers;
 import org.umberline.core.tank.TankModel;
 
 /** How long a keeper waits: a year of log, a hundred tests, 500 draws, 90 days ahead. */
@@ -29,12 +30,14 @@ import org.umberline.core.tank.TankModel;
 @Warmup(iterations = 3, time = 3)
 @Measurement(iterations = 3, time = 3)
 public class AnswerBenchmark {
+  private static final Workers WORKERS = Workers.ofAllProcessors();
+
   private final TankModel tank = SampleTank.tank();
   private final Posterior posterior = calibrate();
 
   private Posterior calibrate() {
     return Calibration.calibrate(
-        tank, SampleTank.START.plusDays(SampleTank.DAYS), 90, Calibration.DRAWS, 1);
+        tank, SampleTank.START.plusDays(SampleTank.DAYS), 90, Calibration.DRAWS, 1, WORKERS);
   }
 
   @Benchmark

@@ -1,6 +1,11 @@
 package org.umberline.cli;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
+import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.OptionalDouble;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.calibration.TestLikelihood;
 import org.umberline.core.chemistry.AmmoniaSpeciation;
@@ -12,11 +17,11 @@ import org.umberline.core.quantity.Ammonia;
 import org.umberline.core.quantity.Nitrogen;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.Qualifier;
 import org.umberline.core.tank.TankModel;
-import org.umberline.tankfile.Figures;
+import org.umberline.core.tank.TestUnit;
 import org.umberline.tankfile.TankFile;
 import picocli.CommandLine.Command;
-import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 @Command(
@@ -28,101 +33,148 @@ final class CalibrateCommand extends ModelCommand {
   ObjectNode answer(String name, TankFile file) {
     Known known = known(file.tank());
     Posterior posterior = calibrate(known, 1);
-    ObjectNode result = begin(name, known, file);
-    ArrayNode parameters = result.putArray("parameters");
-    for (Posterior.Unknown unknown : posterior.unknowns()) {
-      ObjectNode node = parameters.addObject();
-      node.put("name", unknown.name());
-      spread(node.putObject("prior"), unknown.prior());
-      spread(node.putObject("posterior"), unknown.posterior());
-    }
-    ObjectNode used = result.putObject("testsUsed");
+    List<LogEntry.Test> probes = posterior.scenario().probes();
+    return answer(
+        name,
+        known,
+        file,
+        new Answer(
+            posterior.unknowns(),
+            testsUsed(posterior),
+            posterior.readings().stream()
+                .map(reading -> Residual.of(probes.get(reading.test()), reading))
+                .toList(),
+            posterior.effectiveSamples(),
+            Judged.of(known.tank(), posterior)));
+  }
+
+  private record Answer(
+      List<Posterior.Unknown> parameters,
+      Map<String, Long> testsUsed,
+      List<Residual> residuals,
+      double effectiveSamples,
+      Judged judged) {}
+
+  private static Map<String, Long> testsUsed(Posterior posterior) {
+    Map<String, Long> used = new LinkedHashMap<>();
     for (TestLikelihood.Use use : TestLikelihood.Use.values()) {
       used.put(
           use.name().toLowerCase(Locale.ROOT),
           posterior.readings().stream().filter(r -> r.likelihood().use() == use).count());
     }
-    ArrayNode residuals = result.putArray("residuals");
-    for (Posterior.Reading reading : posterior.readings()) {
-      LogEntry.Test test = posterior.scenario().probes().get(reading.test());
-      ObjectNode node = residuals.addObject();
-      node.put("at", test.at().toString());
-      node.put("analyte", test.analyte().term());
-      node.put("qualifier", test.qualifier().term());
-      node.put("value", Figures.rounded(test.standardValue()));
-      node.put("unit", test.analyte().standardUnit().label());
-      node.put("modelled", Figures.rounded(reading.modelled()));
-      node.put("residual", Figures.rounded(test.standardValue() - reading.modelled()));
-      node.put("standardised", Figures.rounded(reading.standardised()));
-      node.put("contradicts", reading.contradicts());
-    }
-    result.put("effectiveSamples", Figures.rounded(posterior.effectiveSamples()));
-    ObjectNode judged = result.putObject("judged");
-    changes(judged.putArray("waterChanges"), posterior);
-    for (FalseZero zero : FalseZero.of(known.tank())) {
-      ObjectNode node = judged.withArray("falseZeros").addObject();
-      node.put("at", zero.test().at().toString());
-      node.put("analyte", zero.test().analyte().term());
-      node.put("because", zero.because());
-    }
-    for (NormalisedTest test : NormalisedTest.of(known.tank())) {
-      ObjectNode node = judged.withArray("normalised").addObject();
-      node.put("at", test.test().at().toString());
-      node.put("analyte", test.test().analyte().term());
-      node.put("salinityPpt", Figures.rounded(test.measuredPpt()));
-      node.put("value", Figures.rounded(test.test().standardValue()));
-      node.put("normalised", Figures.rounded(test.normalised()));
-    }
-    freeAmmonia(judged, known.tank());
-    return result;
+    return used;
   }
 
-  private static void changes(ArrayNode array, Posterior posterior) {
-    for (ChangeExperiment change : ChangeExperiment.of(posterior)) {
-      ObjectNode node = array.addObject();
-      node.put("at", change.at().toString());
-      node.put("fraction", Figures.rounded(change.fraction()));
-      node.put("expectedDropMgL", Figures.rounded(change.expectedDrop()));
-      node.put("measuredDropMgL", Figures.rounded(change.measuredDrop()));
-      range(node, "impliedSourceMgL", change.impliedSource());
-      range(node, "impliedFraction", change.impliedFraction());
-      range(node, "impliedVolumeL", change.impliedVolumeL());
-      node.put("asExpected", change.asExpected());
-      ArrayNode explanations = node.putArray("explanations");
-      change.explanations().stream()
-          .sorted()
-          .forEach(e -> explanations.add(e.name().toLowerCase(Locale.ROOT)));
+  private record Residual(
+      String at,
+      Analyte analyte,
+      Qualifier qualifier,
+      double value,
+      TestUnit unit,
+      double modelled,
+      double residual,
+      double standardised,
+      boolean contradicts) {
+    static Residual of(LogEntry.Test test, Posterior.Reading reading) {
+      return new Residual(
+          test.at().toString(),
+          test.analyte(),
+          test.qualifier(),
+          test.standardValue(),
+          test.analyte().standardUnit(),
+          reading.modelled(),
+          test.standardValue() - reading.modelled(),
+          reading.standardised(),
+          reading.contradicts());
     }
   }
 
-  private static void range(ObjectNode node, String key, Range range) {
-    ObjectNode ends = node.putObject(key);
-    ends.put("low", Figures.rounded(range.low()));
-    if (Double.isInfinite(range.high())) {
-      ends.putNull("high");
-    } else {
-      ends.put("high", Figures.rounded(range.high()));
+  /** Lists that are empty are left out, but for the changes. */
+  @JsonInclude(JsonInclude.Include.NON_EMPTY)
+  private record Judged(
+      @JsonInclude(JsonInclude.Include.ALWAYS) List<Change> waterChanges,
+      List<Zero> falseZeros,
+      List<Normalised> normalised,
+      List<FreeAmmonia> freeAmmonia) {
+    static Judged of(TankModel tank, Posterior posterior) {
+      return new Judged(
+          ChangeExperiment.of(posterior).stream().map(Change::of).toList(),
+          FalseZero.of(tank).stream().map(Zero::of).toList(),
+          NormalisedTest.of(tank).stream().map(Normalised::of).toList(),
+          tank.log().stream()
+              .filter(LogEntry.Test.class::isInstance)
+              .map(LogEntry.Test.class::cast)
+              .filter(test -> test.analyte() == Analyte.AMMONIA)
+              .map(test -> FreeAmmonia.of(tank, test))
+              .toList());
+    }
+  }
+
+  private record Change(
+      String at,
+      double fraction,
+      double expectedDropMgL,
+      double measuredDropMgL,
+      Ends impliedSourceMgL,
+      Ends impliedFraction,
+      Ends impliedVolumeL,
+      boolean asExpected,
+      List<String> explanations) {
+    static Change of(ChangeExperiment change) {
+      return new Change(
+          change.at().toString(),
+          change.fraction(),
+          change.expectedDrop(),
+          change.measuredDrop(),
+          Ends.of(change.impliedSource()),
+          Ends.of(change.impliedFraction()),
+          Ends.of(change.impliedVolumeL()),
+          change.asExpected(),
+          change.explanations().stream()
+              .sorted()
+              .map(explanation -> explanation.name().toLowerCase(Locale.ROOT))
+              .toList());
+    }
+  }
+
+  /** From low to high; null when there is no upper end. */
+  private record Ends(double low, OptionalDouble high) {
+    static Ends of(Range range) {
+      return new Ends(
+          range.low(),
+          Double.isInfinite(range.high())
+              ? OptionalDouble.empty()
+              : OptionalDouble.of(range.high()));
+    }
+  }
+
+  private record Zero(String at, Analyte analyte, String because) {
+    static Zero of(FalseZero zero) {
+      return new Zero(zero.test().at().toString(), zero.test().analyte(), zero.because());
+    }
+  }
+
+  private record Normalised(
+      String at, Analyte analyte, double salinityPpt, double value, double normalised) {
+    static Normalised of(NormalisedTest test) {
+      return new Normalised(
+          test.test().at().toString(),
+          test.test().analyte(),
+          test.measuredPpt(),
+          test.test().standardValue(),
+          test.normalised());
     }
   }
 
   /** Free ammonia by the tank's pH and temperature, beside what is acutely harmful. */
-  private static void freeAmmonia(ObjectNode judged, TankModel tank) {
-    double share = AmmoniaSpeciation.freeShare(tank.pH(), tank.temperatureC());
-    for (LogEntry entry : tank.log()) {
-      if (entry instanceof LogEntry.Test test && test.analyte() == Analyte.AMMONIA) {
-        ObjectNode node = judged.withArray("freeAmmonia").addObject();
-        node.put("at", test.at().toString());
-        node.put("totalMgL", Figures.rounded(test.standardValue()));
-        node.put("freeMgL", Figures.rounded(share * test.standardValue()));
-        double acute = AmmoniaSpeciation.acuteCriterionMgL(tank.pH(), tank.temperatureC());
-        node.put("acuteTotalMgL", Figures.rounded(Ammonia.of(new Nitrogen(acute)).mgPerLitre()));
-      }
+  private record FreeAmmonia(String at, double totalMgL, double freeMgL, double acuteTotalMgL) {
+    static FreeAmmonia of(TankModel tank, LogEntry.Test test) {
+      double acute = AmmoniaSpeciation.acuteCriterionMgL(tank.pH(), tank.temperatureC());
+      return new FreeAmmonia(
+          test.at().toString(),
+          test.standardValue(),
+          AmmoniaSpeciation.freeShare(tank.pH(), tank.temperatureC()) * test.standardValue(),
+          Ammonia.of(new Nitrogen(acute)).mgPerLitre());
     }
-  }
-
-  private static void spread(ObjectNode node, Posterior.Spread spread) {
-    node.put("p10", Figures.rounded(spread.p10()));
-    node.put("p50", Figures.rounded(spread.p50()));
-    node.put("p90", Figures.rounded(spread.p90()));
   }
 }

@@ -1,5 +1,8 @@
 package org.umberline.cli;
 
+import java.util.List;
+import org.umberline.tankfile.Json;
+import org.umberline.tankfile.Problem;
 import org.umberline.tankfile.TankFile;
 import picocli.CommandLine.Command;
 import tools.jackson.databind.node.ObjectNode;
@@ -9,12 +12,11 @@ import tools.jackson.databind.node.ObjectNode;
     description = "Says whether a tank file is good, and every problem if not.",
     mixinStandardHelpOptions = true)
 final class CheckCommand extends FileCommand {
+  private record Good(
+      String file, List<Problem> problems, List<String> defaultsUsed, List<String> notCounted) {}
+
   @Override
   ObjectNode answer(String name, TankFile file) {
-    ObjectNode result = begin(name);
-    result.putArray("problems");
-    list(result, "defaultsUsed", file.defaultsUsed());
-    list(result, "notCounted", file.notCounted());
-    return result;
+    return Json.told(new Good(name, List.of(), file.defaultsUsed(), file.notCounted()));
   }
 }

@@ -1,5 +1,6 @@
 package org.umberline.cli;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.charset.CharacterCodingException;
@@ -17,8 +18,6 @@ import org.umberline.tankfile.TankFileReader;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
@@ -31,7 +30,7 @@ abstract class FileCommand implements Callable<Integer> {
   @Parameters(arity = "1..*", paramLabel = "FILE", description = "tank files to read")
   List<Path> files;
 
-  /** The result for one good file. */
+  /** The result for one good file, in the shape of docs/tank-file.md. */
   abstract ObjectNode answer(String name, TankFile file) throws TankFileException;
 
   @Override
@@ -80,30 +79,13 @@ abstract class FileCommand implements Callable<Integer> {
     return new TankFileException(List.of(new Problem("", found, allowed)));
   }
 
+  /** What is said of a file that is refused. */
+  private record Refusal(
+      String file,
+      List<Problem> problems,
+      @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean problemsNotShown) {}
+
   static ObjectNode refusal(Path path, TankFileException refused) {
-    ObjectNode refusal = JsonNodeFactory.instance.objectNode();
-    refusal.put("file", path.toString());
-    ArrayNode problems = refusal.putArray("problems");
-    for (Problem problem : refused.problems()) {
-      ObjectNode p = problems.addObject();
-      p.put("pointer", problem.pointer());
-      p.put("found", problem.found());
-      p.put("allowed", problem.allowed());
-    }
-    if (refused.moreNotShown()) {
-      refusal.put("problemsNotShown", true);
-    }
-    return refusal;
-  }
-
-  static ObjectNode begin(String name) {
-    ObjectNode result = JsonNodeFactory.instance.objectNode();
-    result.put("file", name);
-    return result;
-  }
-
-  static void list(ObjectNode node, String key, List<String> values) {
-    ArrayNode array = node.putArray(key);
-    values.forEach(array::add);
+    return Json.told(new Refusal(path.toString(), refused.problems(), refused.moreNotShown()));
   }
 }

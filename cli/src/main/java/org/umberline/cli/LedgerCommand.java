@@ -1,13 +1,13 @@
 package org.umberline.cli;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.util.List;
-import org.umberline.core.calibration.Posterior;
+import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.ledger.Ledger;
-import org.umberline.tankfile.Figures;
+import org.umberline.tankfile.FiguresModule.Exact;
 import org.umberline.tankfile.TankFile;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
-import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 @Command(
@@ -27,48 +27,56 @@ final class LedgerCommand extends ModelCommand {
   ObjectNode answer(String name, TankFile file) {
     checkDays(days, MOST_DAYS);
     Known known = known(file.tank());
-    Posterior posterior = calibrate(known, 1);
-    ObjectNode result = begin(name, known, file);
-    List<Ledger> ledgers = Ledger.of(posterior, days);
-    result.put("days", ledgers.get(0).days());
-    for (Ledger ledger : ledgers) {
-      String element =
-          switch (ledger.nutrient()) {
-            case NITRATE -> "nitrogen";
-            case PHOSPHATE -> "phosphorus";
-          };
-      ObjectNode node = result.putObject(element);
-      node.put(
-          "unit",
-          switch (ledger.nutrient()) {
-            case NITRATE -> "mg N per day";
-            case PHOSPHATE -> "mg P per day";
-          });
-      lines(node.putArray("in"), ledger.in());
-      lines(node.putArray("out"), ledger.out());
-      amount(node.putObject("unexplained"), ledger.unexplained());
-      lines(node.putArray("held"), ledger.held());
-      node.put("netMgLPerWeek", Figures.rounded(ledger.netMgLPerWeek().mean()));
-      node.put("netMgLPerWeekLow", Figures.rounded(ledger.netMgLPerWeek().low()));
-      node.put("netMgLPerWeekHigh", Figures.rounded(ledger.netMgLPerWeek().high()));
-      node.put("netGPerMonth", Figures.rounded(ledger.netGramsPerMonth().mean()));
-    }
-    return result;
+    List<Ledger> ledgers = Ledger.of(calibrate(known, 1), days);
+    Ledger nitrogen = ledgers.get(Nutrient.NITRATE.ordinal());
+    return answer(
+        name,
+        known,
+        file,
+        new Answer(
+            nitrogen.days(),
+            Account.of("mg N per day", nitrogen),
+            Account.of("mg P per day", ledgers.get(Nutrient.PHOSPHATE.ordinal()))));
   }
 
-  private static void lines(ArrayNode array, List<Ledger.Line> lines) {
-    for (Ledger.Line line : lines) {
-      ObjectNode node = array.addObject();
-      node.put("name", line.name());
-      node.put("source", line.source());
-      amount(node, line.perDay());
+  private record Answer(int days, Account nitrogen, Account phosphorus) {}
+
+  private record Account(
+      String unit,
+      List<Flow> in,
+      List<Flow> out,
+      Amount unexplained,
+      List<Flow> held,
+      double netMgLPerWeek,
+      double netMgLPerWeekLow,
+      double netMgLPerWeekHigh,
+      double netGPerMonth) {
+    static Account of(String unit, Ledger ledger) {
+      return new Account(
+          unit,
+          flows(ledger.in()),
+          flows(ledger.out()),
+          Amount.of(ledger.unexplained()),
+          flows(ledger.held()),
+          ledger.netMgLPerWeek().mean(),
+          ledger.netMgLPerWeek().low(),
+          ledger.netMgLPerWeek().high(),
+          ledger.netGramsPerMonth().mean());
+    }
+
+    private static List<Flow> flows(List<Ledger.Line> lines) {
+      return lines.stream()
+          .map(line -> new Flow(line.name(), line.source(), Amount.of(line.perDay())))
+          .toList();
     }
   }
 
-  /** Amounts keep eight digits, so that the ledger closes to the eye as well. */
-  private static void amount(ObjectNode node, Ledger.Amount amount) {
-    node.put("perDay", Figures.exact(amount.mean()));
-    node.put("low", Figures.exact(amount.low()));
-    node.put("high", Figures.exact(amount.high()));
+  private record Flow(String name, String source, @JsonUnwrapped Amount amount) {}
+
+  /** Kept to eight digits, so that the ledger closes to the eye as well. */
+  private record Amount(@Exact double perDay, @Exact double low, @Exact double high) {
+    static Amount of(Ledger.Amount amount) {
+      return new Amount(amount.mean(), amount.low(), amount.high());
+    }
   }
 }

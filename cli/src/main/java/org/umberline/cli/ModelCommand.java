@@ -4,19 +4,22 @@ import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
+import java.util.List;
 import org.umberline.core.calibration.Calibration;
 import org.umberline.core.calibration.Posterior;
+import org.umberline.core.simulation.Workers;
 import org.umberline.core.tank.LogEntry;
-import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.TankModel;
+import org.umberline.tankfile.Json;
 import org.umberline.tankfile.TankFile;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
-import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
 /** A verb that calibrates a tank on its log. */
 abstract class ModelCommand extends FileCommand {
+  static final Workers WORKERS = Workers.ofAllProcessors();
+
   @Option(
       names = "--as-of",
       paramLabel = "DAY",
@@ -70,21 +73,15 @@ abstract class ModelCommand extends FileCommand {
   }
 
   final Posterior calibrate(Known known, int days) {
-    return Calibration.calibrate(known.tank(), known.day(), days, Calibration.DRAWS, seed);
+    return Calibration.calibrate(known.tank(), known.day(), days, Calibration.DRAWS, seed, WORKERS);
   }
 
-  final ObjectNode begin(String name, Known known, TankFile file) {
-    ObjectNode result = begin(name);
-    result.put("asOf", known.day().toString());
-    list(result, "defaultsUsed", file.defaultsUsed());
-    list(result, "notCounted", file.notCounted());
-    return result;
-  }
+  private record Head(
+      String file, LocalDate asOf, List<String> defaultsUsed, List<String> notCounted) {}
 
-  static ObjectNode routine(Routine routine) {
-    ObjectNode node = JsonNodeFactory.instance.objectNode();
-    node.put("fraction", routine.fraction());
-    node.put("everyDays", routine.everyDays());
-    return node;
+  /** What every answer begins with, then {@code body}, a record. */
+  static ObjectNode answer(String name, Known known, TankFile file, Object body) {
+    Head head = new Head(name, known.day(), file.defaultsUsed(), file.notCounted());
+    return Json.told(head).setAll(Json.told(body));
   }
 }

@@ -15,12 +15,14 @@ import org.umberline.core.planning.Advisor;
 import org.umberline.core.planning.OneOff;
 import org.umberline.core.planning.Reason;
 import org.umberline.core.planning.Reason.Kind;
+import org.umberline.core.simulation.Workers;
 import org.umberline.core.tank.TankModel;
 import org.umberline.tankfile.TankFileException;
 import org.umberline.tankfile.TankFileReader;
 
 /** Tanks that were once advised wrongly, as whole tank files: what a careful keeper would say. */
 class AdviceOnTankFilesTest {
+  private static final Workers WORKERS = Workers.ofAllProcessors();
   private static final LocalDate TODAY = LocalDate.of(2026, 11, 25);
 
   private static String tank(String inTank, String rest, String... log) {
@@ -60,7 +62,8 @@ class AdviceOnTankFilesTest {
     try {
       TankModel tank = TankFileReader.read(file).tank();
       Posterior posterior =
-          Calibration.calibrate(tank, TODAY, Advisor.daysAhead(tank), Calibration.DRAWS, 1);
+          Calibration.calibrate(
+              tank, TODAY, Advisor.daysAhead(tank), Calibration.DRAWS, 1, WORKERS);
       return new Advisor(
           tank,
           posterior,

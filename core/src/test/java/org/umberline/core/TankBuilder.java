@@ -11,6 +11,7 @@ import org.umberline.core.quantity.Ammonia;
 import org.umberline.core.quantity.Nitrate;
 import org.umberline.core.quantity.Nitrite;
 import org.umberline.core.quantity.Phosphate;
+import org.umberline.core.simulation.Workers;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.Dosing;
@@ -44,6 +45,9 @@ import org.umberline.core.tank.WaterKind;
 
 /** Small tanks for tests: 100 L of fresh water at 20 °C that began on 1 January 2026, UTC. */
 public final class TankBuilder {
+  /** Shared by all tests that run draws. */
+  public static final Workers WORKERS = Workers.ofAllProcessors();
+
   public static final LocalDate START = LocalDate.of(2026, 1, 1);
 
   private final List<SourceWater> waters = new ArrayList<>();

@@ -17,6 +17,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 import org.umberline.core.calibration.Calibration;
 import org.umberline.core.planning.Advice;
 import org.umberline.core.planning.Advisor;
+import org.umberline.core.simulation.Workers;
 import org.umberline.core.tank.TankModel;
 import org.umberline.server.RunningServer.Running;
 import org.umberline.tankfile.TankFileReader;
@@ -26,6 +27,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** The same tank is judged the same in every place that shows the advice, to the digit. */
 @ExtendWith(RunningServer.class)
 class OneJudgementTest {
+  private static final Workers WORKERS = Workers.ofAllProcessors();
   private static final LocalDate TODAY = LocalDate.of(2026, 11, 25);
 
   private Browser keeper;
@@ -172,7 +174,8 @@ class OneJudgementTest {
     Advice advice =
         new Advisor(
                 tank,
-                Calibration.calibrate(tank, TODAY, Advisor.daysAhead(tank), Calibration.DRAWS, 1),
+                Calibration.calibrate(
+                    tank, TODAY, Advisor.daysAhead(tank), Calibration.DRAWS, 1, WORKERS),
                 RunningServer.NOW)
             .advise();
     Double share =

@@ -4,6 +4,7 @@ import java.lang.annotation.ElementType;
 import java.lang.annotation.Retention;
 import java.lang.annotation.RetentionPolicy;
 import java.lang.annotation.Target;
+import java.util.OptionalDouble;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.databind.BeanProperty;
 import tools.jackson.databind.SerializationContext;
@@ -26,6 +27,18 @@ public final class FiguresModule extends SimpleModule {
     super("figures");
     addSerializer(Double.class, new Told(false));
     addSerializer(double.class, new Told(false));
+    addSerializer(OptionalDouble.class, new ToldIfKnown());
+  }
+
+  private static final class ToldIfKnown extends ValueSerializer<OptionalDouble> {
+    @Override
+    public void serialize(OptionalDouble value, JsonGenerator out, SerializationContext context) {
+      if (value.isPresent()) {
+        out.writeNumber(Figures.rounded(value.getAsDouble()));
+      } else {
+        out.writeNull();
+      }
+    }
   }
 
   private static final class Told extends ValueSerializer<Double> {

@@ -2,13 +2,17 @@ package org.umberline.tankfile;
 
 import java.util.Iterator;
 import java.util.List;
+import org.umberline.core.tank.Term;
+import org.umberline.core.tank.TestUnit;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.StreamReadFeature;
 import tools.jackson.core.json.JsonFactory;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.ObjectMapper;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /** JSON text in and out, within bounds. */
 public final class Json {
@@ -30,7 +34,22 @@ public final class Json {
           .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
           .build();
 
+  private static final ObjectMapper TOLD =
+      JsonMapper.builder()
+          .addModule(new FiguresModule())
+          .addMixIn(Term.class, Shapes.OfTerm.class)
+          .addMixIn(TestUnit.class, Shapes.OfTestUnit.class)
+          .build();
+
   private Json() {}
+
+  /**
+   * A record with its numbers as they are told. What is not known is null; an infinite number must
+   * not be among them.
+   */
+  public static ObjectNode told(Object record) {
+    return TOLD.valueToTree(record);
+  }
 
   /**
    * Parses {@code text}.

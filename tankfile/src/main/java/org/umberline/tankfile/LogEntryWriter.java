@@ -43,7 +43,7 @@ final class LogEntryWriter implements LogEntry.Visitor<ObjectNode> {
   public ObjectNode waterChange(LogEntry.WaterChange change) {
     node.put("type", "water-change");
     put("litres", change.litres());
-    node.set("water", TankFileWriter.blend(change.water()));
+    node.set("water", TankFileWriter.shaped(change.water()));
     put("siphonedShareOfBed", change.siphonedShareOfBed());
     return node;
   }

@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.SplittableRandom;
 import java.util.random.RandomGenerator;
 import org.umberline.core.simulation.Scenario;
-import org.umberline.core.simulation.SideBySide;
+import org.umberline.core.simulation.Workers;
 import org.umberline.core.tank.TankModel;
 
 /**
@@ -72,6 +72,7 @@ public final class Calibration {
   private final PastRuns runs;
   private final ModeSearch search;
   private final PosteriorSummary summary;
+  private final Workers workers;
 
   /**
    * Calibrates {@code tank} on the entries of its log. Tests after the as-of day are not learned
@@ -82,17 +83,24 @@ public final class Calibration {
    * @param horizonDays days ahead to lay out
    * @param draws how many draws the posterior shall hold
    * @param seed the same seed gives the same draws
+   * @param workers that run the draws, now and into the days ahead
    */
   public static Posterior calibrate(
-      TankModel tank, LocalDate asOf, int horizonDays, int draws, long seed) {
-    return calibrate(tank, asOf, horizonDays, draws, seed, Progress.NONE);
+      TankModel tank, LocalDate asOf, int horizonDays, int draws, long seed, Workers workers) {
+    return calibrate(tank, asOf, horizonDays, draws, seed, workers, Progress.NONE);
   }
 
   /** The same, telling how far it is. */
   public static Posterior calibrate(
-      TankModel tank, LocalDate asOf, int horizonDays, int draws, long seed, Progress progress) {
+      TankModel tank,
+      LocalDate asOf,
+      int horizonDays,
+      int draws,
+      long seed,
+      Workers workers,
+      Progress progress) {
     Scenario scenario = Scenario.of(tank, firstDay(tank, asOf), asOf, horizonDays);
-    return new Calibration(scenario, progress).run(draws, new SplittableRandom(seed));
+    return new Calibration(scenario, workers, progress).run(draws, new SplittableRandom(seed));
   }
 
   /** The first day that is run: the log's first, the tank's start, or a window before as-of. */
@@ -112,12 +120,13 @@ public final class Calibration {
     return first.isBefore(earliest) ? earliest : first;
   }
 
-  private Calibration(Scenario scenario, Progress progress) {
+  private Calibration(Scenario scenario, Workers workers, Progress progress) {
+    this.workers = workers;
     parameters = new Parameters(scenario);
     readings = new Readings(scenario, parameters);
-    runs = new PastRuns(scenario, parameters, progress);
+    runs = new PastRuns(scenario, parameters, workers, progress);
     search = new ModeSearch(parameters, readings, runs, progress);
-    summary = new PosteriorSummary(scenario, parameters, readings);
+    summary = new PosteriorSummary(scenario, parameters, readings, workers);
   }
 
   private Posterior run(int draws, RandomGenerator random) {
@@ -257,8 +266,8 @@ public final class Calibration {
     long seed = random.nextLong();
     double[][] drawn = new double[draws][];
     int walks = (draws + DRAWS_OF_A_WALK - 1) / DRAWS_OF_A_WALK;
-    int parts = SideBySide.parts(walks);
-    SideBySide.run(
+    int parts = workers.parts(walks);
+    workers.run(
         parts,
         part -> {
           Walk walk = new Walk(standIn, belief);

@@ -13,10 +13,10 @@ import org.umberline.core.quantity.Phosphorus;
 import org.umberline.core.simulation.Multipliers;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.simulation.Scenario;
-import org.umberline.core.simulation.SideBySide;
 import org.umberline.core.simulation.TankSimulator;
 import org.umberline.core.simulation.TankState;
 import org.umberline.core.simulation.Trace;
+import org.umberline.core.simulation.Workers;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
 
@@ -24,6 +24,7 @@ import org.umberline.core.tank.LogEntry;
 final class PastRuns {
   private final Scenario scenario;
   private final Parameters parameters;
+  private final Workers workers;
   private final Progress progress;
   private final TankSimulator simulator;
   private final List<LogEntry.Test> tests;
@@ -33,7 +34,8 @@ final class PastRuns {
   private final Trace trace;
   private final double[] atTests;
 
-  PastRuns(Scenario scenario, Parameters parameters, Progress progress) {
+  PastRuns(Scenario scenario, Parameters parameters, Workers workers, Progress progress) {
+    this.workers = workers;
     this.scenario = scenario;
     this.parameters = parameters;
     this.progress = progress;
@@ -107,11 +109,12 @@ final class PastRuns {
   List<Outcome> sideBySide(
       int count, double before, double share, Function<PastRuns, IntFunction<Outcome>> work) {
     Outcome[] results = new Outcome[count];
-    int parts = SideBySide.parts(count);
-    SideBySide.run(
+    int parts = workers.parts(count);
+    workers.run(
         parts,
         part -> {
-          PastRuns worker = parts == 1 ? this : new PastRuns(scenario, parameters, Progress.NONE);
+          PastRuns worker =
+              parts == 1 ? this : new PastRuns(scenario, parameters, workers, Progress.NONE);
           IntFunction<Outcome> own = work.apply(worker);
           for (int i = part; i < count; i += parts) {
             results[i] = own.apply(i);

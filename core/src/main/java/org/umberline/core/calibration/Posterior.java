@@ -5,6 +5,7 @@ import java.util.Optional;
 import org.umberline.core.simulation.Multipliers;
 import org.umberline.core.simulation.Scenario;
 import org.umberline.core.simulation.TankState;
+import org.umberline.core.simulation.Workers;
 import org.umberline.core.tank.TankModel;
 
 /**
@@ -15,10 +16,12 @@ import org.umberline.core.tank.TankModel;
  * @param fit the past, one element a day from the scenario's first day
  * @param readings every test the balance answers for beside what the draws say of it
  * @param unknowns what was learned of each unknown
+ * @param workers that run the draws into the days ahead
  * @param effectiveSamples effective sample size of the importance weights, before resampling
  */
 public record Posterior(
     Scenario scenario,
+    Workers workers,
     List<Draw> draws,
     Fit fit,
     List<Reading> readings,
@@ -80,6 +83,7 @@ public record Posterior(
     Scenario ahead = scenario.with(changed);
     return new Posterior(
         ahead,
+        workers,
         draws.stream()
             .map(d -> new Draw(d.start, d.state.in(ahead), d.multipliers, d.kitFactors))
             .toList(),

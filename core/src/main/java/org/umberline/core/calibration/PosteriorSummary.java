@@ -6,6 +6,7 @@ import java.util.random.RandomGenerator;
 import org.umberline.core.simulation.Multipliers;
 import org.umberline.core.simulation.Scenario;
 import org.umberline.core.simulation.TankState;
+import org.umberline.core.simulation.Workers;
 
 /** Makes a posterior of draws, and lets what nobody can know wander on into the days ahead. */
 final class PosteriorSummary {
@@ -15,8 +16,10 @@ final class PosteriorSummary {
   private final Scenario scenario;
   private final Parameters parameters;
   private final Readings readings;
+  private final Workers workers;
 
-  PosteriorSummary(Scenario scenario, Parameters parameters, Readings readings) {
+  PosteriorSummary(Scenario scenario, Parameters parameters, Readings readings, Workers workers) {
+    this.workers = workers;
     this.scenario = scenario;
     this.parameters = parameters;
     this.readings = readings;
@@ -68,6 +71,7 @@ final class PosteriorSummary {
     double[][] p = quantiles(phosphorus);
     return new Posterior(
         scenario,
+        workers,
         List.copyOf(result),
         new Posterior.Fit(n[0], n[1], n[2], p[0], p[1], p[2]),
         List.copyOf(read),

@@ -14,6 +14,7 @@ import org.umberline.core.calibration.Posterior;
 import org.umberline.core.calibration.Progress;
 import org.umberline.core.calibration.Quantiles;
 import org.umberline.core.simulation.PlannedChanges;
+import org.umberline.core.simulation.Workers;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Kit;
 import org.umberline.core.tank.LogEntry;
@@ -105,8 +106,9 @@ public final class Hindcast {
    *
    * @param draws of each posterior; fewer than usual do
    */
-  public static List<Forecasted> of(TankModel tank, int draws, long seed) {
-    return of(tank, HORIZONS, Integer.MAX_VALUE, draws, seed, Progress.NONE);
+  public static List<Forecasted> of(
+      TankModel tank, int draws, long seed, Workers workers, Progress progress) {
+    return of(tank, HORIZONS, Integer.MAX_VALUE, draws, seed, workers, progress);
   }
 
   /**
@@ -121,6 +123,7 @@ public final class Hindcast {
       int mostTests,
       int draws,
       long seed,
+      Workers workers,
       Progress progress) {
     TreeMap<LocalDate, List<LogEntry.Test>> byAsOf = new TreeMap<>();
     for (Nutrient nutrient : Nutrient.values()) {
@@ -142,8 +145,9 @@ public final class Hindcast {
     int done = 0;
     for (var dated : byAsOf.entrySet()) {
       progress.done(done++ / (double) byAsOf.size());
-      all.addAll(forecast(tank, dated.getKey(), dated.getValue(), draws, seed));
+      all.addAll(forecast(tank, dated.getKey(), dated.getValue(), draws, seed, workers));
     }
+    progress.done(1);
     all.sort(
         Comparator.comparing(Forecasted::nutrient)
             .thenComparing(Forecasted::horizonDays)
@@ -152,7 +156,12 @@ public final class Hindcast {
   }
 
   private static List<Forecasted> forecast(
-      TankModel tank, LocalDate asOf, List<LogEntry.Test> tests, int draws, long seed) {
+      TankModel tank,
+      LocalDate asOf,
+      List<LogEntry.Test> tests,
+      int draws,
+      long seed,
+      Workers workers) {
     Instant end = asOf.plusDays(1).atStartOfDay(tank.timeZone()).toInstant();
     Instant last =
         tests.stream().map(t -> t.at().toInstant()).max(Comparator.naturalOrder()).orElseThrow();
@@ -166,7 +175,7 @@ public final class Hindcast {
     }
     TankModel known = tank.withLog(log);
     int horizon = HORIZONS.get(HORIZONS.size() - 1);
-    Posterior posterior = Calibration.calibrate(known, asOf, horizon, draws, seed);
+    Posterior posterior = Calibration.calibrate(known, asOf, horizon, draws, seed, workers);
     Projection projection = Projection.of(posterior, horizon, PlannedChanges.NONE);
     Random random = new Random(seed ^ asOf.toEpochDay());
     List<Forecasted> forecasts = new ArrayList<>();

@@ -3,7 +3,6 @@ package org.umberline.core.forecast;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.simulation.Scenario;
-import org.umberline.core.simulation.SideBySide;
 import org.umberline.core.simulation.TankSimulator;
 import org.umberline.core.simulation.TankState;
 import org.umberline.core.simulation.Trace;
@@ -49,10 +48,13 @@ public final class Projection {
     }
     int draws = posterior.draws().size();
     Projection projection = new Projection(posterior, days, draws);
-    int parts = SideBySide.parts(draws);
-    SideBySide.run(
-        parts,
-        part -> projection.run(planned, days, draws * part / parts, draws * (part + 1) / parts));
+    int parts = posterior.workers().parts(draws);
+    posterior
+        .workers()
+        .run(
+            parts,
+            part ->
+                projection.run(planned, days, draws * part / parts, draws * (part + 1) / parts));
     return projection;
   }
 

@@ -116,6 +116,7 @@ public record Absence(
     Scenario scenario = posterior.scenario();
     return new Posterior(
         scenario,
+        posterior.workers(),
         posterior.draws().stream()
             .map(
                 draw -> {

@@ -7,7 +7,6 @@ import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.forecast.Projection;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.simulation.Scenario;
-import org.umberline.core.simulation.SideBySide;
 import org.umberline.core.simulation.TankSimulator;
 import org.umberline.core.simulation.TankState;
 import org.umberline.core.simulation.Trace;
@@ -255,19 +254,21 @@ final class Promise {
   private boolean holds(PlannedChanges planned, int from, int[] allowed) {
     int draws = searchDraws();
     int until = allowed.length;
-    int parts = SideBySide.parts(draws);
+    int parts = posterior.workers().parts(draws);
     int[][][] over = new int[parts][2][until];
     AtomicBoolean broken = new AtomicBoolean();
-    SideBySide.run(
-        parts,
-        part -> {
-          TankSimulator simulator = TankSimulator.quick(scenario);
-          TankState state = new TankState(scenario);
-          Trace trace = new Trace(scenario);
-          for (int draw = part; draw < draws && !broken.get(); draw += parts) {
-            count(draw, planned, from, simulator, state, trace, over[part], allowed, broken);
-          }
-        });
+    posterior
+        .workers()
+        .run(
+            parts,
+            part -> {
+              TankSimulator simulator = TankSimulator.quick(scenario);
+              TankState state = new TankState(scenario);
+              Trace trace = new Trace(scenario);
+              for (int draw = part; draw < draws && !broken.get(); draw += parts) {
+                count(draw, planned, from, simulator, state, trace, over[part], allowed, broken);
+              }
+            });
     if (broken.get()) {
       return false;
     }

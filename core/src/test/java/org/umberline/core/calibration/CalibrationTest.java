@@ -2,6 +2,7 @@ package org.umberline.core.calibration;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static org.umberline.core.TankBuilder.WORKERS;
 
 import java.time.LocalDate;
 import java.util.Optional;
@@ -70,7 +71,7 @@ class CalibrationTest {
   }
 
   private static Posterior calibrate(TankModel tank) {
-    return Calibration.calibrate(tank, START.plusDays(DAYS - 1), 30, 300, 1);
+    return Calibration.calibrate(tank, START.plusDays(DAYS - 1), 30, 300, 1, WORKERS);
   }
 
   private static double[] sorted(Posterior posterior, ToDoubleFunction<Posterior.Draw> of) {
@@ -123,7 +124,7 @@ class CalibrationTest {
   @Test
   void anEmptyTankFileStillGetsAnAnswer() {
     Posterior posterior =
-        Calibration.calibrate(new TankBuilder().build(), START.plusDays(10), 90, 100, 1);
+        Calibration.calibrate(new TankBuilder().build(), START.plusDays(10), 90, 100, 1, WORKERS);
     assertThat(posterior.draws()).hasSize(100);
     assertThat(posterior.draws()).allMatch(d -> Double.isFinite(d.state().nitrateMg()));
   }

@@ -1,6 +1,7 @@
 package org.umberline.core.calibration;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.umberline.core.TankBuilder.WORKERS;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -115,7 +116,7 @@ class SimulationBasedCalibrationTest {
               test.qualifier(),
               ""));
     }
-    Posterior posterior = Calibration.calibrate(tank(tests), asOf, 0, draws, seed);
+    Posterior posterior = Calibration.calibrate(tank(tests), asOf, 0, draws, seed, WORKERS);
     Map<String, Integer> ranks = new LinkedHashMap<>();
     rank(
         ranks,

@@ -2,6 +2,7 @@ package org.umberline.core.forecast;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.umberline.core.TankBuilder.WORKERS;
 
 import java.time.LocalDate;
 import org.junit.jupiter.api.Test;
@@ -38,7 +39,7 @@ class ForecastTest {
 
   @Test
   void bandsAreOrderedNestedAndWidenWithTime() {
-    Posterior posterior = Calibration.calibrate(tank(), AS_OF, 60, 200, 1);
+    Posterior posterior = Calibration.calibrate(tank(), AS_OF, 60, 200, 1, WORKERS);
     Forecast forecast = nitrate(posterior, PlannedChanges.NONE, tank().lines());
     for (Forecast.Day day : forecast.days()) {
       assertThat(
@@ -56,7 +57,7 @@ class ForecastTest {
   @Test
   void crossingsComeEarlyLikelyLateAndAreOpenWhereTheHorizonEnds() {
     TankModel tank = tank();
-    Posterior posterior = Calibration.calibrate(tank, AS_OF, 60, 200, 1);
+    Posterior posterior = Calibration.calibrate(tank, AS_OF, 60, 200, 1, WORKERS);
     Forecast.Ceiling ceiling =
         nitrate(posterior, PlannedChanges.NONE, tank.lines()).ceiling().orElseThrow();
     assertThat(ceiling.early().orElseThrow()).isBeforeOrEqualTo(ceiling.likely().orElseThrow());
@@ -68,7 +69,7 @@ class ForecastTest {
 
   @Test
   void moreDaysThanAreLaidOutAreRefused() {
-    Posterior posterior = Calibration.calibrate(tank(), AS_OF, 30, 20, 1);
+    Posterior posterior = Calibration.calibrate(tank(), AS_OF, 30, 20, 1, WORKERS);
     assertThatThrownBy(() -> Projection.of(posterior, 31, PlannedChanges.NONE))
         .hasMessageContaining("31 days ahead asked, 30 laid out");
   }

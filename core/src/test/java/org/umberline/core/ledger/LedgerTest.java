@@ -2,6 +2,7 @@ package org.umberline.core.ledger;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static org.umberline.core.TankBuilder.WORKERS;
 
 import java.time.LocalDate;
 import java.util.List;
@@ -26,7 +27,7 @@ class LedgerTest {
   @EnumSource(SyntheticTank.Way.class)
   void itCloses(SyntheticTank.Way way) {
     TankModel tank = SyntheticTank.of(way, 2);
-    Posterior posterior = Calibration.calibrate(tank, LocalDate.of(2025, 9, 1), 1, 60, 1);
+    Posterior posterior = Calibration.calibrate(tank, LocalDate.of(2025, 9, 1), 1, 60, 1, WORKERS);
     for (Ledger ledger : Ledger.of(posterior, 28)) {
       double through = sum(ledger.in()) + sum(ledger.out());
       assertThat(sum(ledger.in()) - sum(ledger.out()) + ledger.unexplained().mean())
@@ -50,7 +51,7 @@ class LedgerTest {
       builder.test(day + 0.5, Analyte.NITRATE, 5 + 2 * (day + 0.5), "no3");
     }
     Posterior posterior =
-        Calibration.calibrate(builder.build(), TankBuilder.START.plusDays(59), 1, 200, 1);
+        Calibration.calibrate(builder.build(), TankBuilder.START.plusDays(59), 1, 200, 1, WORKERS);
     Ledger nitrogen = Ledger.of(posterior, 28).get(Nutrient.NITRATE.ordinal());
     assertThat(nitrogen.netMgLPerWeek().mean()).isEqualTo(14, within(1.2));
     assertThat(nitrogen.netGramsPerMonth().mean()).isEqualTo(6, within(0.5));

@@ -2,6 +2,7 @@ package org.umberline.core.planning;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.umberline.core.TankBuilder.WORKERS;
 
 import java.time.LocalDate;
 import org.junit.jupiter.api.BeforeAll;
@@ -35,7 +36,7 @@ class AbsenceTest {
       builder.change(7 * week, 25).test(7 * week - 0.5, Analyte.NITRATE, 30, "meter");
     }
     tank = builder.build();
-    posterior = Calibration.calibrate(tank, TODAY, 90, 200, 1);
+    posterior = Calibration.calibrate(tank, TODAY, 90, 200, 1, WORKERS);
   }
 
   private static Absence away(int from, int to, double share) {

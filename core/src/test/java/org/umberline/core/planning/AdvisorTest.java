@@ -2,6 +2,7 @@ package org.umberline.core.planning;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static org.umberline.core.TankBuilder.WORKERS;
 
 import java.time.LocalDate;
 import java.time.ZoneOffset;
@@ -80,6 +81,7 @@ class AdvisorTest {
     scenario.start(state, multipliers, nitrateMgL / 4.4268, phosphorusMgL);
     return new Posterior(
         scenario,
+        TankBuilder.WORKERS,
         List.of(new Posterior.Draw(state, state, multipliers, new double[0])),
         new Posterior.Fit(
             new double[1],
@@ -272,7 +274,7 @@ class AdvisorTest {
                     AdsorberPlacement.REACTOR,
                     new Span(AS_OF.minusDays(60), Optional.empty())))
             .build();
-    Posterior full = Calibration.calibrate(tank, AS_OF, Advisor.daysAhead(tank), 100, 1);
+    Posterior full = Calibration.calibrate(tank, AS_OF, Advisor.daysAhead(tank), 100, 1, WORKERS);
     Advice advice = new Advisor(tank, full, AS_OF.atTime(18, 0).toInstant(ZoneOffset.UTC)).advise();
     assertThat(advice.work()).isNotEmpty();
     assertThat(advice.work().get(0).on()).isEqualTo(AS_OF);

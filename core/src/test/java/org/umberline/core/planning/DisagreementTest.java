@@ -1,6 +1,7 @@
 package org.umberline.core.planning;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.umberline.core.TankBuilder.WORKERS;
 
 import java.time.LocalDate;
 import java.time.ZoneOffset;
@@ -37,7 +38,7 @@ class DisagreementTest {
     LocalDate asOf = TankBuilder.START.plusDays(7 * (WEEKS - 1));
     return new Advisor(
             tank,
-            Calibration.calibrate(tank, asOf, Advisor.daysAhead(tank), 120, 1),
+            Calibration.calibrate(tank, asOf, Advisor.daysAhead(tank), 120, 1, WORKERS),
             asOf.atTime(18, 0).toInstant(ZoneOffset.UTC))
         .advise()
         .remarks();

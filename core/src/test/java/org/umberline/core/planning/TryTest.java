@@ -3,6 +3,7 @@ package org.umberline.core.planning;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
+import static org.umberline.core.TankBuilder.WORKERS;
 
 import java.time.LocalDate;
 import java.time.ZoneOffset;
@@ -34,7 +35,7 @@ class TryTest {
   }
 
   private static double nitrateAfter(List<Try> tries, PlannedChanges changes) {
-    Posterior posterior = Calibration.calibrate(tank(), AS_OF, DAYS, 40, 1);
+    Posterior posterior = Calibration.calibrate(tank(), AS_OF, DAYS, 40, 1, WORKERS);
     Posterior otherwise =
         posterior.goingOnAs(Try.apply(posterior.scenario().tank(), AS_OF, DAYS, tries));
     Forecast forecast =
@@ -54,7 +55,7 @@ class TryTest {
   @Test
   void purerWaterLeavesLessAndOnlyWhereItIsChanged() {
     Try pure = new Try(Try.Kind.CHANGE_WATER, "pure", 1);
-    Posterior posterior = Calibration.calibrate(tank(), AS_OF, DAYS, 10, 1);
+    Posterior posterior = Calibration.calibrate(tank(), AS_OF, DAYS, 10, 1, WORKERS);
     PlannedChanges weekly =
         PlannedChanges.of(new Routine(0.3, 7, AS_OF.plusDays(1)), posterior.scenario());
     assertThat(nitrateAfter(List.of(pure), weekly)).isLessThan(nitrateAfter(List.of(), weekly) - 5);
@@ -64,7 +65,7 @@ class TryTest {
 
   @Test
   void thePastIsLeftAlone() {
-    Posterior posterior = Calibration.calibrate(tank(), AS_OF, DAYS, 10, 1);
+    Posterior posterior = Calibration.calibrate(tank(), AS_OF, DAYS, 10, 1, WORKERS);
     Posterior otherwise = posterior.goingOnAs(Try.apply(tank(), AS_OF, DAYS, List.of(dose(2))));
     for (int i = 0; i < posterior.draws().size(); i++) {
       assertThat(otherwise.draws().get(i).state().nitrateMg())
@@ -85,7 +86,7 @@ class TryTest {
 
   @Test
   void aRoutineIsMeasuredInWaterTimeAndSalt() {
-    Posterior posterior = Calibration.calibrate(tank(), AS_OF, DAYS, 40, 1);
+    Posterior posterior = Calibration.calibrate(tank(), AS_OF, DAYS, 40, 1, WORKERS);
     Advisor advisor = new Advisor(tank(), posterior, AS_OF.atTime(18, 0).toInstant(ZoneOffset.UTC));
     RoutineOutlook planner = advisor.outlook(List.of());
     RoutineOutlook.Measures weekly =

@@ -1,5 +1,7 @@
 package org.umberline.core.synthetic;
 
+import static org.umberline.core.TankBuilder.WORKERS;
+
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -37,7 +39,8 @@ public final class EffectiveReport {
                   .filter(entry -> !tank.dayOf(entry.at().toInstant()).isAfter(asOf))
                   .toList();
           long before = System.nanoTime();
-          Posterior posterior = Calibration.calibrate(tank.withLog(known), asOf, 28, draws, 1);
+          Posterior posterior =
+              Calibration.calibrate(tank.withLog(known), asOf, 28, draws, 1, WORKERS);
           nanos += System.nanoTime() - before;
           effective.add(posterior.effectiveSamples());
         }

@@ -1,5 +1,7 @@
 package org.umberline.core.synthetic;
 
+import static org.umberline.core.TankBuilder.WORKERS;
+
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -7,6 +9,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
+import org.umberline.core.calibration.Progress;
 import org.umberline.core.forecast.Hindcast;
 import org.umberline.core.forecast.Hindcast.Forecasted;
 import org.umberline.core.forecast.Nutrient;
@@ -38,7 +41,7 @@ public final class HindcastPlots {
       throws IOException {
     TankModel tank = SyntheticTank.of(way, 0);
     List<Forecasted> shown =
-        Hindcast.of(tank, Hindcast.DRAWS, 1).stream()
+        Hindcast.of(tank, Hindcast.DRAWS, 1, WORKERS, Progress.NONE).stream()
             .filter(f -> f.nutrient() == nutrient && f.horizonDays() == HORIZON)
             .toList();
     Instant first = shown.get(0).at();

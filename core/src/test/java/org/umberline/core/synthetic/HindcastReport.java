@@ -1,5 +1,7 @@
 package org.umberline.core.synthetic;
 
+import static org.umberline.core.TankBuilder.WORKERS;
+
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -10,6 +12,7 @@ import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.LongStream;
 import org.umberline.core.calibration.KitReading;
+import org.umberline.core.calibration.Progress;
 import org.umberline.core.forecast.Hindcast;
 import org.umberline.core.forecast.Hindcast.Forecasted;
 import org.umberline.core.forecast.Hindcast.Score;
@@ -64,7 +67,12 @@ public final class HindcastReport {
                                     ? SyntheticTank.messy(way, seed)
                                     : SyntheticTank.of(way, seed))))
         .parallel()
-        .map(tank -> new Result(tank.way, tank.model, Hindcast.of(tank.model, draws, 1)))
+        .map(
+            tank ->
+                new Result(
+                    tank.way,
+                    tank.model,
+                    Hindcast.of(tank.model, draws, 1, WORKERS, Progress.NONE)))
         .toList();
   }
 

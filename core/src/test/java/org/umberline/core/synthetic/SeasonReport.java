@@ -1,5 +1,7 @@
 package org.umberline.core.synthetic;
 
+import static org.umberline.core.TankBuilder.WORKERS;
+
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
@@ -245,7 +247,8 @@ public final class SeasonReport {
 
   /** Does what the advice says on the days it says. */
   private static double[] advised(TankModel tank, LocalDate today, Outcome outcome, int draws) {
-    Posterior posterior = Calibration.calibrate(tank, today, Advisor.daysAhead(tank), draws, 1);
+    Posterior posterior =
+        Calibration.calibrate(tank, today, Advisor.daysAhead(tank), draws, 1, WORKERS);
     Advice advice = new Advisor(tank, posterior, evening(today)).advise();
     if (advice.today().verdict() == Advice.Verdict.SKIP) {
       // the last day lived is the as-of day: its week runs from the day after

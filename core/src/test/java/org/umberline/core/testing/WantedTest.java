@@ -1,6 +1,7 @@
 package org.umberline.core.testing;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.umberline.core.TankBuilder.WORKERS;
 
 import java.time.LocalDate;
 import java.time.ZoneOffset;
@@ -25,7 +26,7 @@ class WantedTest {
     Advice plan =
         new Advisor(
                 tank,
-                Calibration.calibrate(tank, TODAY, 90, 100, 1),
+                Calibration.calibrate(tank, TODAY, 90, 100, 1, WORKERS),
                 TODAY.atTime(18, 0).toInstant(ZoneOffset.UTC))
             .advise();
     List<Work> works = Work.of(tank, Care.NONE, Optional.empty(), TODAY, Map.of());

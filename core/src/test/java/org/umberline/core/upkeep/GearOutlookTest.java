@@ -2,6 +2,7 @@ package org.umberline.core.upkeep;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static org.umberline.core.TankBuilder.WORKERS;
 
 import java.time.LocalDate;
 import java.time.LocalTime;
@@ -26,7 +27,7 @@ class GearOutlookTest {
   private static final LocalDate TODAY = TankBuilder.START.plusDays(40);
 
   private static GearOutlook outlook(TankModel tank) {
-    return GearOutlook.of(tank, Calibration.calibrate(tank, TODAY, 28, 60, 1), TODAY);
+    return GearOutlook.of(tank, Calibration.calibrate(tank, TODAY, 28, 60, 1, WORKERS), TODAY);
   }
 
   private static TankBuilder fed() {

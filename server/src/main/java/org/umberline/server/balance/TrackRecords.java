@@ -24,6 +24,7 @@ import org.umberline.core.forecast.Projection;
 import org.umberline.core.judging.ChangeExperiment;
 import org.umberline.core.judging.FalseZero;
 import org.umberline.core.simulation.PlannedChanges;
+import org.umberline.core.simulation.Workers;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.TankModel;
 import org.umberline.server.http.Refused;
@@ -69,6 +70,7 @@ public class TrackRecords {
   }
 
   private final Posteriors posteriors;
+  private final Workers runs;
   private final Clock clock;
   private final Cache<Key, Job> jobs = Caffeine.newBuilder().maximumSize(1000).build();
   private final ThreadPoolExecutor workers =
@@ -85,7 +87,8 @@ public class TrackRecords {
             return thread;
           });
 
-  TrackRecords(Posteriors posteriors, Clock clock) {
+  TrackRecords(Posteriors posteriors, Workers runs, Clock clock) {
+    this.runs = runs;
     this.posteriors = posteriors;
     this.clock = clock;
   }
@@ -165,6 +168,7 @@ public class TrackRecords {
               MOST_TESTS,
               DRAWS,
               SEED,
+              runs,
               share -> {
                 if (job.cancelled || Thread.currentThread().isInterrupted()) {
                   throw new CancellationException();
@@ -285,7 +289,8 @@ public class TrackRecords {
         tank.log().stream()
             .filter(e -> e.at().toInstant().isBefore(end) || e instanceof LogEntry.WaterChange)
             .toList();
-    Posterior posterior = Calibration.calibrate(tank.withLog(log), asOf, days, DRAWS * 2, SEED);
+    Posterior posterior =
+        Calibration.calibrate(tank.withLog(log), asOf, days, DRAWS * 2, SEED, runs);
     Projection projection = Projection.of(posterior, days, PlannedChanges.NONE);
     return new TrackRecordViews.Then(
         asOf,

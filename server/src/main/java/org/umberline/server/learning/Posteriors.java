@@ -15,6 +15,7 @@ import org.umberline.core.calibration.Calibration;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.calibration.Progress;
 import org.umberline.core.planning.Advisor;
+import org.umberline.core.simulation.Workers;
 import org.umberline.core.tank.Lines;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Routine;
@@ -39,12 +40,14 @@ public class Posteriors {
   private static final Duration LONGEST = Duration.ofSeconds(60);
 
   private final Computations computations;
+  private final Workers workers;
   private final Once<Key, Posterior> cache;
   private final AtomicLong computed = new AtomicLong();
   private final Map<UUID, Double> underWay = new ConcurrentHashMap<>();
   private final Clock clock;
 
-  Posteriors(Computations computations, Clock clock) {
+  Posteriors(Computations computations, Workers workers, Clock clock) {
+    this.workers = workers;
     this.computations = computations;
     this.clock = clock;
     cache = new Once<>(computations, 30);
@@ -63,7 +66,7 @@ public class Posteriors {
                 tank,
                 tank.lines(),
                 (model, day, days) ->
-                    Calibration.calibrate(model, day, days, FEW_DRAWS, SEED, ceiling())));
+                    Calibration.calibrate(model, day, days, FEW_DRAWS, SEED, workers, ceiling())));
   }
 
   private interface Calibrated {
@@ -105,6 +108,7 @@ public class Posteriors {
                 days,
                 Calibration.DRAWS,
                 SEED,
+                workers,
                 share -> {
                   underWay.put(id, share);
                   ceiling.done(share);

@@ -16,6 +16,7 @@ import org.umberline.core.calibration.Posterior;
 import org.umberline.core.planning.Advice;
 import org.umberline.core.planning.Advisor;
 import org.umberline.core.planning.Reason;
+import org.umberline.core.simulation.Workers;
 import org.umberline.core.tank.KitMethod;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Qualifier;
@@ -25,6 +26,7 @@ import org.umberline.tankfile.TankFileWriter;
 
 /** The invented tanks, and whether each shows what it is there for. */
 class DemoTanksTest {
+  private static final Workers WORKERS = Workers.ofAllProcessors();
   private static final LocalDate TODAY = LocalDate.of(2026, 11, 25);
   private static final int DRAWS = 300;
 
@@ -86,7 +88,7 @@ class DemoTanksTest {
   }
 
   private static Posterior posterior(TankModel tank) {
-    return Calibration.calibrate(tank, TODAY, 90, DRAWS, 1);
+    return Calibration.calibrate(tank, TODAY, 90, DRAWS, 1, WORKERS);
   }
 
   private static Advice advice(TankModel tank) {

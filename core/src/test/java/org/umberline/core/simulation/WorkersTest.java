@@ -9,11 +9,13 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 
-class SideBySideTest {
+class WorkersTest {
+  private static final Workers WORKERS = Workers.ofAllProcessors();
+
   @Test
   void everyPartIsDoneOnce() {
     AtomicIntegerArray done = new AtomicIntegerArray(7);
-    SideBySide.run(7, done::incrementAndGet);
+    WORKERS.run(7, done::incrementAndGet);
     for (int i = 0; i < 7; i++) {
       assertThat(done.get(i)).isEqualTo(1);
     }
@@ -25,7 +27,7 @@ class SideBySideTest {
       int part = culprit;
       assertThatThrownBy(
               () ->
-                  SideBySide.run(
+                  WORKERS.run(
                       3,
                       i -> {
                         if (i == part) {
@@ -46,7 +48,7 @@ class SideBySideTest {
         .forEach(
             i -> {
               synchronized (locks[i % locks.length]) {
-                SideBySide.run(2, part -> Math.log(part + i + 1));
+                WORKERS.run(2, part -> Math.log(part + i + 1));
               }
             });
   }

@@ -1,0 +1,198 @@
+package org.umberline.tankfile;
+
+import com.fasterxml.jackson.annotation.JsonIgnore;
+import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.annotation.JsonProperty;
+import com.fasterxml.jackson.annotation.JsonPropertyOrder;
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
+import com.fasterxml.jackson.annotation.JsonValue;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.umberline.core.quantity.Ammonia;
+import org.umberline.core.quantity.Nitrate;
+import org.umberline.core.quantity.Nitrite;
+import org.umberline.core.quantity.Phosphate;
+import org.umberline.core.tank.Blend;
+import org.umberline.core.tank.Dosing;
+import org.umberline.core.tank.Effort;
+import org.umberline.core.tank.ExportMethod;
+import org.umberline.core.tank.Feeding;
+import org.umberline.core.tank.Kit;
+import org.umberline.core.tank.Limits;
+import org.umberline.core.tank.Line;
+import org.umberline.core.tank.Livestock;
+import org.umberline.core.tank.PlantStand;
+import org.umberline.core.tank.SourceWater;
+import org.umberline.core.tank.Span;
+import org.umberline.core.tank.Term;
+import org.umberline.core.tank.TestUnit;
+import tools.jackson.core.JsonGenerator;
+import tools.jackson.databind.ObjectMapper;
+import tools.jackson.databind.SerializationContext;
+import tools.jackson.databind.ValueSerializer;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.module.SimpleModule;
+
+/**
+ * How the parts of a tank look in a file: the names of their own fields, in their own order, but
+ * for what stands here. What a keeper may leave out is left out; a bound that is not set is null.
+ */
+final class Shapes {
+  private Shapes() {}
+
+  static ObjectMapper mapper() {
+    return JsonMapper.builder()
+        .addModule(
+            new SimpleModule("shapes")
+                .addSerializer(Double.class, new Whole())
+                .addSerializer(double.class, new Whole())
+                .addSerializer(OptionalDouble.class, new WholeIfKnown()))
+        .changeDefaultPropertyInclusion(
+            any -> JsonInclude.Value.construct(JsonInclude.Include.NON_ABSENT, null))
+        .addMixIn(Term.class, OfTerm.class)
+        .addMixIn(TestUnit.class, OfTestUnit.class)
+        .addMixIn(Nitrate.class, OfQuantity.class)
+        .addMixIn(Phosphate.class, OfQuantity.class)
+        .addMixIn(Ammonia.class, OfQuantity.class)
+        .addMixIn(Nitrite.class, OfQuantity.class)
+        .addMixIn(SourceWater.class, OfSourceWater.class)
+        .addMixIn(Blend.class, OfBlend.class)
+        .addMixIn(Span.class, OfSpan.class)
+        .addMixIn(Feeding.class, Spanned.class)
+        .addMixIn(Livestock.class, Spanned.class)
+        .addMixIn(PlantStand.class, Spanned.class)
+        .addMixIn(Dosing.class, Spanned.class)
+        .addMixIn(ExportMethod.class, OfExport.class)
+        .addMixIn(ExportMethod.CarbonDose.class, OfCarbonDose.class)
+        .addMixIn(Line.class, OfLine.class)
+        .addMixIn(Limits.class, OfLimits.class)
+        .addMixIn(Effort.class, OfEffort.class)
+        .addMixIn(Kit.class, OfKit.class)
+        .build();
+  }
+
+  interface OfTerm {
+    @JsonValue
+    String term();
+  }
+
+  interface OfTestUnit {
+    @JsonValue
+    String label();
+  }
+
+  private interface OfQuantity {
+    @JsonValue
+    double mgPerLitre();
+  }
+
+  private interface OfBlend {
+    @JsonValue
+    List<Blend.Part> parts();
+  }
+
+  private interface OfSpan {
+    @JsonInclude(JsonInclude.Include.ALWAYS)
+    Optional<LocalDate> to();
+  }
+
+  private interface Spanned {
+    @JsonUnwrapped
+    Span span();
+  }
+
+  @JsonPropertyOrder({"id", "kind"})
+  private interface OfExport extends Spanned {
+    @JsonProperty("kind")
+    String kind();
+  }
+
+  /** Its amount is named by the unit it is dosed in: see the writer. */
+  private interface OfCarbonDose extends OfExport {
+    @JsonIgnore
+    double amountPerDay();
+  }
+
+  private interface OfSourceWater {
+    @JsonProperty("nitrateMgL")
+    Optional<Nitrate> nitrate();
+
+    @JsonProperty("phosphateMgL")
+    Optional<Phosphate> phosphate();
+
+    @JsonProperty("ammoniaMgL")
+    Ammonia ammonia();
+
+    @JsonProperty("nitriteMgL")
+    Nitrite nitrite();
+  }
+
+  private interface OfLine {
+    @JsonInclude(JsonInclude.Include.ALWAYS)
+    OptionalDouble floorMgL();
+
+    @JsonInclude(JsonInclude.Include.ALWAYS)
+    OptionalDouble ceilingMgL();
+  }
+
+  private interface OfLimits {
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    List<Double> intervalsDays();
+
+    @JsonInclude(JsonInclude.Include.ALWAYS)
+    OptionalDouble maxNitrateStepMgL();
+
+    @JsonInclude(JsonInclude.Include.ALWAYS)
+    OptionalDouble maxSalinityStepPpt();
+
+    @JsonInclude(JsonInclude.Include.ALWAYS)
+    OptionalDouble maxAlkalinityStepDkh();
+  }
+
+  private interface OfEffort {
+    @JsonInclude(JsonInclude.Include.ALWAYS)
+    OptionalDouble maxLitresPerChange();
+
+    @JsonInclude(JsonInclude.Include.ALWAYS)
+    OptionalDouble maxMinutesPerWeek();
+  }
+
+  private interface OfKit {
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    List<Double> steps();
+  }
+
+  /** Whole numbers without a decimal point. */
+  private static final class Whole extends ValueSerializer<Double> {
+    @Override
+    public void serialize(Double value, JsonGenerator out, SerializationContext context) {
+      write(value, out);
+    }
+
+    static void write(double value, JsonGenerator out) {
+      if (value == Math.rint(value) && Math.abs(value) < 1e15) {
+        out.writeNumber((long) value);
+      } else {
+        out.writeNumber(value);
+      }
+    }
+  }
+
+  private static final class WholeIfKnown extends ValueSerializer<OptionalDouble> {
+    @Override
+    public boolean isEmpty(SerializationContext context, OptionalDouble value) {
+      return value.isEmpty();
+    }
+
+    @Override
+    public void serialize(OptionalDouble value, JsonGenerator out, SerializationContext context) {
+      if (value.isPresent()) {
+        Whole.write(value.getAsDouble(), out);
+      } else {
+        out.writeNull();
+      }
+    }
+  }
+}
