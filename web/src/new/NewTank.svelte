@@ -9,16 +9,23 @@
   import Preview from './Preview.svelte';
   import Question from './Question.svelte';
   import { QUESTIONS, toldSoFar } from './questions';
-  import { SOURCES, fileOf, fresh } from './talk';
+  import {
+    changeWaterOf,
+    figureOf,
+    forgetAnswers,
+    keepAnswers,
+    keptAnswers,
+    toldTank,
+  } from './talk';
 
   /** A new tank in a short talk; what nobody answered is assumed, and said to be. */
   const ASK_AFTER_MS = 400;
   const asking = new Latest();
   const id = crypto.randomUUID();
   let lists = $state.raw<Schemas['Lists'] | null>(null);
-  let answers = $state(fresh());
+  let answers = $state(keptAnswers());
   let at = $state(0);
-  let preview = $state.raw<Schemas['Preview'] | null>(null);
+  let seen = $state.raw<Schemas['NewTank'] | null>(null);
   let stale = $state(false);
   let problem = $state.raw<Problem | null>(null);
   let missing = $state('');
@@ -35,16 +42,19 @@
   });
 
   let question = $derived(QUESTIONS[at] ?? QUESTIONS[0]);
-  let told = $derived(toldSoFar(answers, volume));
-  let file = $derived(lists ? JSON.stringify(fileOf(answers, lists, new Date())) : '');
+  let water = $derived(lists ? changeWaterOf(answers, lists) : '');
+  let told = $derived(toldSoFar(answers, water, volume));
+  let tank = $derived(
+    lists ? toldTank(answers, lists, Intl.DateTimeFormat().resolvedOptions().timeZone) : undefined,
+  );
   let tested = $derived(answers.nitrate !== undefined);
 
   let assumed = $derived(
     [
       tested ? '' : 'what is in the water today',
       answers.percent === undefined ? 'that you change no water' : '',
-      answers.percent && answers.sourceNitrate === undefined
-        ? `nitrate of the ${SOURCES[answers.source].words}: ${drawn('nitrate', SOURCES[answers.source].nitrate)}`
+      lists && answers.percent && answers.changeWaterNitrate === undefined
+        ? `nitrate of the ${water}: ${drawn('nitrate', figureOf(lists.changeWaters, water, 'nitrate') ?? 0)}`
         : '',
       answers.portion ? `what ${answers.portion} weighs` : 'that nothing is fed',
     ].filter(Boolean),
@@ -52,18 +62,19 @@
 
   // each answer shows what it does, once there is water and something that goes in
   $effect(() => {
-    const body = { file };
-    if (!file || !answers.litres || !answers.portion) return;
+    const body = tank;
+    keepAnswers(answers);
+    if (!body?.portion) return;
     stale = true;
     clearTimeout(timer);
     timer = setTimeout(() => void look(body), ASK_AFTER_MS);
   });
 
-  async function look(body: { file: string }) {
-    const answer = await asking.ask((signal) => api.POST('/api/preview', { body, signal }));
+  async function look(body: Schemas['ToldTank']) {
+    const answer = await asking.ask((signal) => api.POST('/api/new-tank', { body, signal }));
     if (!answer) return;
     stale = false;
-    if (answer.data) preview = answer.data;
+    if (answer.data) seen = answer.data;
   }
 
   function show(index: number) {
@@ -81,19 +92,23 @@
   }
 
   async function start() {
-    if (!answers.litres) {
+    if (!tank) {
       show(0);
       missing = 'How much water it holds must be known, at least roughly.';
       return;
     }
     busy = true;
     problem = null;
-    const answer = await api.POST('/api/tanks', { body: { id, file } });
+    const made = await api.POST('/api/new-tank', { body: tank });
+    const answer = made.data
+      ? await api.POST('/api/tanks', { body: { id, file: made.data.file } })
+      : made;
     busy = false;
     if (answer.error) {
       problem = answer.error;
       return;
     }
+    forgetAnswers();
     void loadTanks();
     goTo(`/tank/${id}`);
   }
@@ -160,8 +175,8 @@
     class="border-base-content border-t px-4 py-6 sm:px-10 lg:border-t-0 lg:border-l lg:px-8 lg:pt-8"
     aria-label="What it comes to so far"
   >
-    {#if preview}
-      <Preview {preview} {tested} {assumed} {stale} />
+    {#if seen?.preview}
+      <Preview preview={seen.preview} {tested} {assumed} {stale} />
     {:else}
       <p class="text-neutral max-w-prose">
         As you answer, what the water will do is drawn here. Three minutes are enough.

@@ -8,14 +8,7 @@
   import Label from '../ui/Label.svelte';
   import Stepper from '../ui/Stepper.svelte';
   import { AGES, CHANGES, FEEDS, KINDS, PLANTS, type QuestionKey } from './questions';
-  import {
-    FILTERS,
-    SOURCES,
-    waterOf,
-    type Answers,
-    type FilterName,
-    type SourceName,
-  } from './talk';
+  import { changeWaterOf, changeWatersOf, figureOf, type Answers } from './talk';
 
   /** One question of the talk with its answers to press, and room for one's own. */
   let { key, answers, lists }: { key: QuestionKey; answers: Answers; lists: Schemas['Lists'] } =
@@ -23,9 +16,8 @@
 
   let helping = $state(false);
   let own = $state(false);
-  const filters = Object.entries(FILTERS) as [FilterName, { words: string }][];
-  const sources = Object.entries(SOURCES) as [SourceName, { words: string }][];
-  let salty = $derived(waterOf(lists, answers.keeping) !== 'freshwater');
+  let waters = $derived(changeWatersOf(answers, lists));
+  let water = $derived(changeWaterOf(answers, lists));
 
   const countOf = (size: string) => answers.animals.find((one) => one.size === size)?.count ?? 0;
 
@@ -33,15 +25,10 @@
     answers.animals = [...answers.animals.filter((one) => one.size !== size), { size, count }];
   }
 
-  function toggle(name: FilterName) {
-    answers.filters = answers.filters.includes(name)
-      ? answers.filters.filter((one) => one !== name)
-      : [...answers.filters, name];
-  }
-
-  function keep(keeping: Answers['keeping']) {
-    answers.keeping = keeping;
-    answers.source = waterOf(lists, keeping) === 'freshwater' ? 'tap' : 'salt';
+  function toggle(name: string) {
+    answers.cleaners = answers.cleaners.includes(name)
+      ? answers.cleaners.filter((one) => one !== name)
+      : [...answers.cleaners, name];
   }
 
   /** A number as it is typed in the keeper's unit; nothing where there is none. */
@@ -103,7 +90,9 @@
 {:else if key === 'keeping'}
   <div class="flex flex-wrap gap-2.5">
     {#each KINDS as [kind, words] (kind)}
-      <Chip pressed={answers.keeping === kind} onclick={() => keep(kind)}>{words}</Chip>
+      <Chip pressed={answers.keeping === kind} onclick={() => (answers.keeping = kind)}
+        >{words}</Chip
+      >
     {/each}
   </div>
 {:else if key === 'animals'}
@@ -118,7 +107,7 @@
         <span
           >{size.term}
           <span class="text-neutral text-sm"
-            >to about {size.figures.find((one) => one.label === 'length')?.value} cm</span
+            >to about {figureOf(lists.animalSizes, size.term, 'length')} cm</span
           ></span
         >
       </li>
@@ -151,9 +140,7 @@
       {/each}
     </div>
     <p class="text-neutral mt-3 text-sm">
-      It is taken as {lists.portions
-        .find((one) => one.term === answers.portion)
-        ?.figures.find((one) => one.label === 'mass')?.value} g until you weigh yours.
+      It is taken as {figureOf(lists.portions, answers.portion, 'mass')} g until you weigh yours.
     </p>
   {/if}
 {:else if key === 'plants'}
@@ -187,8 +174,8 @@
   {/if}
 {:else if key === 'filter'}
   <div class="flex flex-wrap gap-2.5">
-    {#each filters as [name, one] (name)}
-      <Chip pressed={answers.filters.includes(name)} onclick={() => toggle(name)}>{one.words}</Chip>
+    {#each lists.cleaners as { term } (term)}
+      <Chip pressed={answers.cleaners.includes(term)} onclick={() => toggle(term)}>{term}</Chip>
     {/each}
   </div>
   <p class="mt-4">It has run</p>
@@ -242,30 +229,28 @@
   {#if answers.percent}
     <p class="mt-4">With what?</p>
     <div class="mt-2 flex flex-wrap gap-2.5">
-      {#each sources.filter(([name]) => (name === 'salt') === salty) as [name, one] (name)}
-        <Chip pressed={answers.source === name} onclick={() => (answers.source = name)}
-          >{one.words}</Chip
-        >
+      {#each waters as one (one)}
+        <Chip pressed={water === one} onclick={() => (answers.changeWater = one)}>{one}</Chip>
       {/each}
     </div>
     <p class="text-neutral mt-3 text-sm">
       What it holds decides how low you can get. Until you test it, nitrate {shown(
         'nitrate',
-        SOURCES[answers.source].nitrate,
-      )} and phosphate {shown('phosphate', SOURCES[answers.source].phosphate)} are assumed.
+        figureOf(lists.changeWaters, water, 'nitrate'),
+      )} and phosphate {shown('phosphate', figureOf(lists.changeWaters, water, 'phosphate'))} are assumed.
     </p>
     {@render number(
       'Its nitrate, if tested',
       'nitrate',
-      answers.sourceNitrate,
-      (value) => (answers.sourceNitrate = value),
+      answers.changeWaterNitrate,
+      (value) => (answers.changeWaterNitrate = value),
       'source-nitrate',
     )}
     {@render number(
       'Its phosphate, if tested',
       'phosphate',
-      answers.sourcePhosphate,
-      (value) => (answers.sourcePhosphate = value),
+      answers.changeWaterPhosphate,
+      (value) => (answers.changeWaterPhosphate = value),
       'source-phosphate',
     )}
   {/if}

@@ -1,5 +1,5 @@
 import { KEEPING, PLANT } from '../tank/make-up/words';
-import { FILTERS, SOURCES, type Answers, type Keeping, type PlantKind } from './talk';
+import type { Answers, Keeping, PlantKind } from './talk';
 
 /** The questions of the talk in their order, and how the answers read as one sentence. */
 export const QUESTIONS = [
@@ -69,6 +69,7 @@ export function changesWords(percent: number, everyDays: number): string {
 /** What was told, in the order of the questions; each part leads back to its question. */
 export function toldSoFar(
   answers: Answers,
+  changeWater: string,
   volume: (litres: number) => string,
 ): { question: QuestionKey; words: string }[] {
   const told: { question: QuestionKey; words: string }[] = [];
@@ -86,14 +87,13 @@ export function toldSoFar(
     );
   if (answers.plants)
     tell('plants', `${PLANT[answers.plants]}${answers.cover ? `, ${answers.cover}` : ''}`);
-  const cleaned = answers.filters.map((name) => FILTERS[name].words);
   const age = AGES.find((one) => one.days === answers.ageDays)?.said;
-  if (cleaned.length > 0 || age)
-    tell('filter', [cleaned.join(' and '), age].filter(Boolean).join(', '));
+  if (answers.cleaners.length > 0 || age)
+    tell('filter', [answers.cleaners.join(' and '), age].filter(Boolean).join(', '));
   if (answers.percent !== undefined)
     tell(
       'changes',
-      `${changesWords(answers.percent, answers.everyDays)}${answers.percent > 0 ? ` with ${SOURCES[answers.source].words}` : ''}`,
+      `${changesWords(answers.percent, answers.everyDays)}${answers.percent > 0 && changeWater ? ` with ${changeWater}` : ''}`,
     );
   const tests = [
     answers.nitrate === undefined ? '' : `nitrate ${answers.nitrate}`,

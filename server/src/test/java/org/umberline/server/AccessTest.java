@@ -248,7 +248,7 @@ class AccessTest {
           Map.entry("GET /api/feeder", false),
           Map.entry("GET /api/lists", false),
           Map.entry("POST /api/mass", false),
-          Map.entry("POST /api/preview", false),
+          Map.entry("POST /api/new-tank", false),
           Map.entry("GET /api/rounds", false),
           Map.entry("GET /api/tanks", false),
           Map.entry("POST /api/tanks", false),

@@ -271,38 +271,31 @@ class TankDetailsTest {
 
   @Test
   void aTankIsLookedAtBeforeItIsKept() {
-    String file =
+    String told =
         """
-        {"format": "umberline-tank", "version": 1,
-         "tank": {"name": "Thought of", "water": "freshwater", "netVolumeL": 60,
-                  "keeping": "fish-only"},
-         "foods": [{"id": "flakes"}],
-         "feeding": [{"food": "flakes", "gramsPerFeed": 0.3, "feedsPerWeek": 7}]%s}
+        {"name": "Thought of", "litres": 60, "keeping": "fish-only",
+         "animals": [{"size": "small fish", "count": 8}], "portion": "a pinch of flakes",
+         "helpings": 2, "feedsPerWeek": 7, "cleaners": ["a sponge filter"], "changedPercent": %s,
+         "everyDays": 7, "changeWater": "%s", "timeZone": "Europe/London"}
         """;
     int before = keeper.get("/api/tanks").json().size();
-    JsonNode never = keeper.post("/api/preview", body("file", file.formatted(""))).json();
+    JsonNode never =
+        keeper.post("/api/new-tank", told.formatted(0, "rain or filtered water")).json();
     JsonNode weekly =
-        keeper
-            .post(
-                "/api/preview",
-                body(
-                    "file",
-                    file.formatted(
-                        ", \"routine\": {\"waterChange\": {\"fraction\": 0.4,"
-                            + " \"everyDays\": 7}}")))
-            .json();
+        keeper.post("/api/new-tank", told.formatted(40, "rain or filtered water")).json();
     assertThat(last(never)).isGreaterThan(2 * last(weekly));
-    assertThat(never.at("/lines/nitrate/ceilingMgL").asDouble()).isEqualTo(40);
-    assertThat(never.path("probabilityWithinLines").asDouble())
-        .isLessThan(weekly.path("probabilityWithinLines").asDouble());
+    assertThat(never.at("/preview/lines/nitrate/ceilingMgL").asDouble()).isEqualTo(40);
+    assertThat(never.at("/preview/probabilityWithinLines").asDouble())
+        .isLessThan(weekly.at("/preview/probabilityWithinLines").asDouble());
+    assertThat(weekly.path("file").asString()).contains("\"fraction\":0.4");
     assertThat(keeper.get("/api/tanks").json().size()).isEqualTo(before);
-    Answer refused = keeper.post("/api/preview", body("file", file.formatted(", \"x\": 1")));
+    Answer refused = keeper.post("/api/new-tank", told.formatted(0, "lemonade"));
     assertThat(refused.status()).isEqualTo(400);
-    assertThat(refused.json().path("detail").asString()).contains("a problem");
+    assertThat(refused.json().path("detail").asString()).contains("lemonade").contains("tap water");
   }
 
   private static double last(JsonNode preview) {
-    JsonNode days = preview.at("/nitrate/days");
+    JsonNode days = preview.at("/preview/nitrate/days");
     return days.path(days.size() - 1).path("p50").asDouble();
   }
 

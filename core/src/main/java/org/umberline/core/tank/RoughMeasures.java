@@ -97,4 +97,65 @@ public final class RoughMeasures {
       return wetGramsPerLitre;
     }
   }
+
+  /** What cleans a tank, by the words it is bought under. */
+  public enum Cleaner implements Term {
+    SPONGE("a sponge filter"),
+    CANISTER("a canister or hang-on filter"),
+    SKIMMER("a skimmer"),
+    ROCK("live rock");
+
+    private final String term;
+
+    Cleaner(String term) {
+      this.term = term;
+    }
+
+    @Override
+    public String term() {
+      return term;
+    }
+  }
+
+  /** kg of rock for each litre of a tank that is kept on it. Common practice, no source. */
+  public static final double ROCK_KG_PER_LITRE = 0.1;
+
+  /** What water is changed with, and what it holds until it is tested. */
+  public enum ChangeWater implements Term {
+    TAP("tap water", WaterKind.FRESHWATER, 10, 0.2),
+    RAIN("rain or filtered water", WaterKind.FRESHWATER, 0.5, 0.02),
+    SALT_MIX("salt mixed with filtered water", WaterKind.MARINE, 0.2, 0.02);
+
+    private final String term;
+    private final WaterKind kind;
+    private final double nitrateMgL;
+    private final double phosphateMgL;
+
+    ChangeWater(String term, WaterKind kind, double nitrateMgL, double phosphateMgL) {
+      this.term = term;
+      this.kind = kind;
+      this.nitrateMgL = nitrateMgL;
+      this.phosphateMgL = phosphateMgL;
+    }
+
+    @Override
+    public String term() {
+      return term;
+    }
+
+    /** Fresh or salt; brackish tanks are filled with salt mix too. */
+    public WaterKind kind() {
+      return kind;
+    }
+
+    /** mg/L of the ion. */
+    public double nitrateMgL() {
+      return nitrateMgL;
+    }
+
+    /** mg/L of the ion. */
+    public double phosphateMgL() {
+      return phosphateMgL;
+    }
+  }
 }

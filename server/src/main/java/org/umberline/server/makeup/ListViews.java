@@ -25,7 +25,9 @@ public final class ListViews {
       List<Choice> bodyShapes,
       List<Choice> portions,
       List<Choice> animalSizes,
-      List<Choice> plantCovers) {}
+      List<Choice> plantCovers,
+      List<Choice> cleaners,
+      List<Choice> changeWaters) {}
 
   @Schema(
       description =

@@ -13,6 +13,8 @@ import org.umberline.core.tank.BodyShape;
 import org.umberline.core.tank.FoodForm;
 import org.umberline.core.tank.PlantKind;
 import org.umberline.core.tank.RoughMeasures.AnimalSize;
+import org.umberline.core.tank.RoughMeasures.ChangeWater;
+import org.umberline.core.tank.RoughMeasures.Cleaner;
 import org.umberline.core.tank.RoughMeasures.PlantCover;
 import org.umberline.core.tank.RoughMeasures.Portion;
 import org.umberline.core.tank.TestUnit;
@@ -54,7 +56,11 @@ public final class Lists {
                 cover ->
                     new ListViews.Choice(
                         cover.term(), List.of(term("wet", cover.wetGramsPerLitre(), "g/L"))))
-            .toList());
+            .toList(),
+        Arrays.stream(Cleaner.values())
+            .map(cleaner -> new ListViews.Choice(cleaner.term(), List.of()))
+            .toList(),
+        Arrays.stream(ChangeWater.values()).map(Lists::changeWater).toList());
   }
 
   private static ListViews.Choice way(WayOfKeeping way) {
@@ -88,6 +94,15 @@ public final class Lists {
         List.of(
             term("mass", portion.grams(), "g"),
             new LedgerViews.Term("form", null, portion.form().term(), null)));
+  }
+
+  private static ListViews.Choice changeWater(ChangeWater water) {
+    return new ListViews.Choice(
+        water.term(),
+        List.of(
+            term("nitrate", water.nitrateMgL(), "mg/L NO3"),
+            term("phosphate", water.phosphateMgL(), "mg/L PO4"),
+            new LedgerViews.Term("water", null, water.kind().term(), null)));
   }
 
   private static ListViews.Choice plant(PlantKind kind) {

@@ -1,13 +1,20 @@
 package org.umberline.server.makeup;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.util.List;
 
 /** What the API takes of the make-up. A constraint's message says what is allowed. */
 public final class MakeUpRequests {
+  private static final String PERCENT = "0 to 100 percent";
+  private static final String DAYS = "0.5 to 365 days";
+
   private MakeUpRequests() {}
 
   @Schema(description = "a tank file; a log in it is left out")
@@ -20,6 +27,55 @@ public final class MakeUpRequests {
   public record MakeUpTry(
       @NotNull(message = "a tank file") @Size(max = 2_000_000, message = "up to 2 MB")
           String file) {}
+
+  @Schema(
+      description =
+          "a new tank as it is told; words are those of the lists, and what is left open is absent")
+  public record ToldTank(
+      @NotNull(message = "a name, or nothing") @Size(max = 120, message = "up to 120 characters")
+          String name,
+      @NotNull(message = "litres") Double litres,
+      @Schema(nullable = true) String keeping,
+      @NotNull(message = "animals, or none") @Size(max = 20, message = "up to 20 sizes") @Valid
+          List<Animals> animals,
+      @Schema(nullable = true) String portion,
+      @NotNull(message = "1 to 100")
+          @Min(value = 1, message = "1 to 100")
+          @Max(value = 100, message = "1 to 100")
+          Integer helpings,
+      @NotNull(message = "0 to 100 a week")
+          @DecimalMin(value = "0", message = "0 to 100 a week")
+          @DecimalMax(value = "100", message = "0 to 100 a week")
+          Double feedsPerWeek,
+      @Schema(nullable = true) String plants,
+      @Schema(nullable = true) String cover,
+      @NotNull(message = "what cleans it, or nothing") @Size(max = 10, message = "up to 10")
+          List<String> cleaners,
+      @Schema(nullable = true)
+          @Min(value = 0, message = "0 to 20000 days")
+          @Max(value = 20_000, message = "0 to 20000 days")
+          Integer ageDays,
+      @Schema(nullable = true)
+          @DecimalMin(value = "0", message = PERCENT)
+          @DecimalMax(value = "100", message = PERCENT)
+          Double changedPercent,
+      @NotNull(message = DAYS)
+          @DecimalMin(value = "0.5", message = DAYS)
+          @DecimalMax(value = "365", message = DAYS)
+          Double everyDays,
+      @NotNull(message = "a water to change with") String changeWater,
+      @Schema(nullable = true) Double changeWaterNitrateMgL,
+      @Schema(nullable = true) Double changeWaterPhosphateMgL,
+      @Schema(nullable = true) Double nitrateMgL,
+      @Schema(nullable = true) Double phosphateMgL,
+      @NotNull(message = "a time zone") String timeZone) {}
+
+  public record Animals(
+      @NotNull(message = "a size") String size,
+      @NotNull(message = "0 to 10000")
+          @Min(value = 0, message = "0 to 10000")
+          @Max(value = 10_000, message = "0 to 10000")
+          Integer count) {}
 
   public record Site(
       @NotNull(message = "a place, or nothing") @Size(max = 60, message = "up to 60 characters")

@@ -47,6 +47,11 @@ public final class MakeUpViews {
       BalanceViews.NutrientOutlook phosphate,
       double probabilityWithinLines) {}
 
+  @Schema(
+      description =
+          "the tank file of a new tank, as JSON text, and what it would come to once food is told")
+  public record NewTank(String file, @Schema(nullable = true) Preview preview) {}
+
   @Schema(description = "the net volumes that the most changes allow; high is open without a value")
   public record ImpliedVolume(
       int changes,
