@@ -28,6 +28,8 @@ export async function lastAnswer(request: Request): Promise<Response | undefined
   return request.method === 'GET' ? (await store())?.match(request.url) : undefined;
 }
 
+/** Forgets what was answered and what was typed: the next keeper at this device sees nothing. */
 export async function forgetAnswers(): Promise<void> {
+  sessionStorage.clear();
   if (typeof caches !== 'undefined') await caches.delete(STORE);
 }

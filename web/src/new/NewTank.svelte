@@ -9,21 +9,14 @@
   import Preview from './Preview.svelte';
   import Question from './Question.svelte';
   import { QUESTIONS, toldSoFar } from './questions';
-  import {
-    changeWaterOf,
-    figureOf,
-    forgetAnswers,
-    keepAnswers,
-    keptAnswers,
-    toldTank,
-  } from './talk';
+  import { changeWaterOf, figureOf, forgetTalk, keepTalk, keptTalk, toldTank } from './talk';
 
   /** A new tank in a short talk; what nobody answered is assumed, and said to be. */
   const ASK_AFTER_MS = 400;
   const asking = new Latest();
   const id = crypto.randomUUID();
   let lists = $state.raw<Schemas['Lists'] | null>(null);
-  let answers = $state(keptAnswers());
+  let answers = $state(keptTalk());
   let at = $state(0);
   let seen = $state.raw<Schemas['NewTank'] | null>(null);
   let stale = $state(false);
@@ -63,7 +56,7 @@
   // each answer shows what it does, once there is water and something that goes in
   $effect(() => {
     const body = tank;
-    keepAnswers(answers);
+    keepTalk(answers);
     if (!body?.portion) return;
     stale = true;
     clearTimeout(timer);
@@ -108,7 +101,7 @@
       problem = answer.error;
       return;
     }
-    forgetAnswers();
+    forgetTalk();
     void loadTanks();
     goTo(`/tank/${id}`);
   }

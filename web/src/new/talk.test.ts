@@ -4,10 +4,10 @@ import { helpings, toldSoFar } from './questions';
 import {
   changeWaterOf,
   changeWatersOf,
-  forgetAnswers,
+  forgetTalk,
   fresh,
-  keepAnswers,
-  keptAnswers,
+  keepTalk,
+  keptTalk,
   toldTank,
   type Answers,
 } from './talk';
@@ -95,9 +95,9 @@ describe('a tank that is told', () => {
   });
 
   it('is kept until it is made', () => {
-    keepAnswers(window);
-    expect(keptAnswers()).toEqual(window);
-    forgetAnswers();
-    expect(keptAnswers()).toEqual(fresh());
+    keepTalk(window);
+    expect(keptTalk()).toEqual(window);
+    forgetTalk();
+    expect(keptTalk()).toEqual(fresh());
   });
 });

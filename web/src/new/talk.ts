@@ -110,7 +110,7 @@ export function toldTank(
 const KEPT = 'umberline-new-tank';
 
 /** What was told before the page was loaded anew; nothing typed is lost. */
-export function keptAnswers(): Answers {
+export function keptTalk(): Answers {
   try {
     const kept: unknown = JSON.parse(sessionStorage.getItem(KEPT) ?? '{}');
     return { ...fresh(), ...(kept as Partial<Answers>) };
@@ -119,7 +119,6 @@ export function keptAnswers(): Answers {
   }
 }
 
-export const keepAnswers = (answers: Answers) =>
-  sessionStorage.setItem(KEPT, JSON.stringify(answers));
+export const keepTalk = (answers: Answers) => sessionStorage.setItem(KEPT, JSON.stringify(answers));
 
-export const forgetAnswers = () => sessionStorage.removeItem(KEPT);
+export const forgetTalk = () => sessionStorage.removeItem(KEPT);

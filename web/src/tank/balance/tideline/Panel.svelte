@@ -5,7 +5,7 @@
   import { clock, dayEnd } from '../../../lib/words';
   import { fromShown, labelOf, level, toShown } from '../../../lib/units.svelte';
   import Limits from './Limits.svelte';
-  import { axisTop, mark, paths, ticks, type Dragged } from './marks';
+  import { axisTop, mark, paths, type Dragged } from './marks';
 
   let {
     name,
@@ -70,6 +70,12 @@
       ),
   );
   let y = $derived(scaleLinear([0, most], [top + height, top]));
+  // round numbers in the keeper's own unit
+  let ticks = $derived(
+    scaleLinear([0, toShown(name, most)], [0, 1])
+      .ticks(height > 150 ? 5 : 3)
+      .map((shown) => ({ shown, tick: fromShown(name, shown) })),
+  );
   let ceiling = $derived(dragged?.end === 'ceiling' ? dragged.mgL : limits.ceilingMgL);
   let floor = $derived(dragged?.end === 'floor' ? dragged.mgL : (limits.floorMgL ?? 0));
   let step = $derived(most > 10 ? 1 : most > 1 ? 0.05 : 0.01);
@@ -151,7 +157,7 @@
       fill="url(#{uid}-out)"
     />
   {/if}
-  {#each ticks(toShown(name, most), height > 150 ? 6 : 3).map( (shown) => ({ shown, tick: fromShown(name, shown) }) ) as { shown, tick } (shown)}
+  {#each ticks as { shown, tick } (shown)}
     <path
       d="M{left} {y(tick)}H{right}"
       stroke="var(--color-base-content)"

@@ -3,7 +3,7 @@
   import { scaleLinear } from 'd3-scale';
   import type { Schemas } from '../../../api/client';
   import { about, clock, dayEnd } from '../../../lib/words';
-  import { mark, paths, ticks } from './marks';
+  import { mark, paths } from './marks';
 
   /** Ammonia and nitrite of a tank whose filter grows in, on one small axis. */
   let {
@@ -77,7 +77,7 @@
 </script>
 
 <g data-testid="young">
-  {#each ticks(most, 2) as tick (tick)}
+  {#each y.ticks(2) as tick (tick)}
     <path
       d="M{left} {y(tick)}H{right}"
       stroke="var(--color-base-content)"

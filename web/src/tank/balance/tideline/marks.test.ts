@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { axisTop, mark, notches, ticks } from './marks';
+import { axisTop, mark, notches } from './marks';
 
 const y = (mgL: number) => 100 - mgL;
 const test = {
@@ -43,11 +43,6 @@ describe('marks say no more than the kit', () => {
 });
 
 describe('the axis', () => {
-  it('has a round step and shows its zero', () => {
-    expect(ticks(52, 5)).toEqual([0, 20, 40]);
-    expect(ticks(2.6, 4)).toEqual([0, 1, 2]);
-  });
-
   it('has room above the line', () => {
     expect(axisTop(40, [30], [35])).toBe(52);
     expect(axisTop(undefined, [30], [50])).toBeCloseTo(56);

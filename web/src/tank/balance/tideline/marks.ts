@@ -95,13 +95,3 @@ export function axisTop(ceiling: number | undefined, fit: number[], bands: numbe
   const most = Math.max(...fit, ...bands, 0.01);
   return Math.max(most * 1.12, (ceiling ?? 0) * 1.3);
 }
-
-/** Axis values about `count` apart in a round step, zero included. */
-export function ticks(top: number, count: number): number[] {
-  const raw = top / count;
-  const power = 10 ** Math.floor(Math.log10(raw));
-  const step = ([1, 2, 5, 10].find((s) => s * power >= raw) ?? 10) * power;
-  return Array.from({ length: Math.floor(top / step) + 1 }, (_, i) =>
-    Number((i * step).toPrecision(6)),
-  );
-}

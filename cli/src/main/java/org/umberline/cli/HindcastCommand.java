@@ -69,6 +69,7 @@ final class HindcastCommand extends ModelCommand {
   /**
    * Says how far it is where a person looks on; a program that reads the answer is told nothing.
    */
+  @SuppressWarnings("SystemConsoleNull") // on Java 17 there is none where nobody looks on
   private Progress progress() {
     if (System.console() == null || files.size() > 1) {
       return Progress.NONE;

@@ -39,6 +39,7 @@ import tools.jackson.databind.module.SimpleModule;
  * How the parts of a tank look in a file: the names of their own fields, in their own order, but
  * for what stands here. What a keeper may leave out is left out; a bound that is not set is null.
  */
+@SuppressWarnings("UnusedMethod") // Jackson reads the mix-ins
 final class Shapes {
   private Shapes() {}
 

@@ -10,6 +10,7 @@ import org.umberline.server.store.NewRow;
 /** A named what-if of a tank. */
 @Entity
 @Table(name = "what_if")
+@SuppressWarnings("UnusedVariable") // some columns are read by queries alone
 public class WhatIfEntity extends NewRow {
   private UUID tankId;
 

@@ -13,6 +13,7 @@ import org.hibernate.type.SqlTypes;
 /** One answer that was worked out of a tank, and what it was worked out of. */
 @Entity
 @Table(name = "kept_answer")
+@SuppressWarnings("UnusedVariable") // some columns are read by queries alone
 public class KeptAnswerEntity {
   /** Of each kind a tank has the newest answer only. */
   @Embeddable

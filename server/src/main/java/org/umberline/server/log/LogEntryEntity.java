@@ -9,6 +9,7 @@ import java.util.UUID;
 /** One log entry, kept as it was said. */
 @Entity
 @Table(name = "log_entry")
+@SuppressWarnings("UnusedVariable") // some columns are read by queries alone
 public class LogEntryEntity extends Withdrawable {
   private UUID tankId;
 

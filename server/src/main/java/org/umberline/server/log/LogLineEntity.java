@@ -8,6 +8,7 @@ import java.util.UUID;
 /** A line as its keeper typed it. It is never rewritten, only withdrawn and put back. */
 @Entity
 @Table(name = "log_line")
+@SuppressWarnings("UnusedVariable") // some columns are read by queries alone
 public class LogLineEntity extends Withdrawable {
   private UUID tankId;
 

@@ -10,6 +10,7 @@ import org.umberline.server.store.NewRow;
 /** A picture of a tank, as it was re-encoded. */
 @Entity
 @Table(name = "photo")
+@SuppressWarnings("UnusedVariable") // some columns are read by queries alone
 public class PhotoEntity extends NewRow {
   private UUID tankId;
 

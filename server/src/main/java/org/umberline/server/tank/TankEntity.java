@@ -19,6 +19,7 @@ import org.umberline.server.store.NewRow;
 /** A tank: its make-up as a tank file without log, and counters that say when something changed. */
 @Entity
 @Table(name = "tank")
+@SuppressWarnings("UnusedVariable") // some columns are read by queries alone
 public class TankEntity extends NewRow {
   private UUID ownerId;
 
