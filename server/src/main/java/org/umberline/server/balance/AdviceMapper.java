@@ -1,5 +1,7 @@
 package org.umberline.server.balance;
 
+import static org.umberline.server.http.Absent.orNull;
+
 import java.util.List;
 import java.util.Optional;
 import org.umberline.core.forecast.Nutrient;
@@ -49,8 +51,8 @@ public final class AdviceMapper {
     Advice.Today today = advice.today();
     return new AdviceViews.Today(
         today.verdict(),
-        today.fraction().isPresent() ? today.fraction().getAsDouble() : null,
-        today.litres().isPresent() ? today.litres().getAsDouble() : null,
+        orNull(today.fraction()),
+        orNull(today.litres()),
         today.latestSafeDay().orElse(null),
         today.skipUntil().orElse(null),
         today.why().stream()

@@ -1,5 +1,7 @@
 package org.umberline.server.balance;
 
+import static org.umberline.server.http.Absent.orNull;
+
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
@@ -23,8 +25,8 @@ import org.umberline.server.learning.Advices;
 import org.umberline.server.learning.AnswerCache;
 import org.umberline.server.learning.AnswerShelf;
 import org.umberline.server.learning.Computations;
+import org.umberline.server.learning.LearnedTank;
 import org.umberline.server.learning.Posteriors;
-import org.umberline.server.learning.Present;
 import org.umberline.server.tank.TankRecords.Stored;
 import org.umberline.tankfile.NotCounted;
 import org.umberline.wording.AdviceWords;
@@ -64,7 +66,7 @@ public class BalanceAnswers {
   }
 
   private BalanceViews.Balance workOutBalance(Stored stored) {
-    Present now = advices.present(stored);
+    LearnedTank now = advices.learned(stored);
     Advice advice = advices.of(stored);
     Advisor advisor = now.advisor();
     RoutineOutlook outlook = advisor.outlook(advice);
@@ -85,7 +87,7 @@ public class BalanceAnswers {
             now, outlook, advice.catchUp(), AdviceMapper.routine(advice), binding(advice)),
         BalanceMapper.crossing(Forecast.of(alone, Nutrient.NITRATE, now.tank().lines())),
         BalanceMapper.crossing(Forecast.of(alone, Nutrient.PHOSPHATE, now.tank().lines())),
-        Pasts.of(now),
+        PastMapper.of(now),
         NotCounted.ofMakeUp(stored.tank()));
   }
 
@@ -104,13 +106,13 @@ public class BalanceAnswers {
 
   /** One change to a level, or a few. */
   public AdviceViews.OneOff oneOff(Stored stored, Nutrient nutrient, double targetMgL) {
-    Present now = advices.present(stored);
+    LearnedTank now = advices.learned(stored);
     OneOff once = now.advisor().oneOff(nutrient, targetMgL);
     return new AdviceViews.OneOff(
         once.nowMgL(),
         once.targetMgL(),
         once.sourceMgL(),
-        once.fraction().isPresent() ? once.fraction().getAsDouble() : null,
+        orNull(once.fraction()),
         once.series().size(),
         once.litres(),
         once.buckets(),
@@ -138,7 +140,7 @@ public class BalanceAnswers {
         new Lines(
             line(tried.nitrate(), stored.tank().lines().nitrate()),
             line(tried.phosphate(), stored.tank().lines().phosphate()));
-    Present now = TriedLines.applied(posteriors.present(stored, lines), tried.tries());
+    LearnedTank now = TriedLines.applied(posteriors.learned(stored, lines), tried.tries());
     boolean asStored = lines.equals(stored.tank().lines());
     Advisor advisor = now.advisor();
     List<Advice.Step> catchUp =

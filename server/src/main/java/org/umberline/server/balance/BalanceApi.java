@@ -1,5 +1,7 @@
 package org.umberline.server.balance;
 
+import static org.umberline.server.http.Absent.orNull;
+
 import jakarta.validation.Valid;
 import java.util.Optional;
 import java.util.UUID;
@@ -94,6 +96,6 @@ class BalanceApi {
   @GetMapping("/progress")
   WorkingViews.Progress progress(@SignedIn.Keeper SignedIn keeper, @PathVariable UUID id) {
     var share = posteriors.progress(tanks.one(id, keeper.keeperId()).id());
-    return new WorkingViews.Progress(share.isPresent() ? share.getAsDouble() : null);
+    return new WorkingViews.Progress(orNull(share));
   }
 }

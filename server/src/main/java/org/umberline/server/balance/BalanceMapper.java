@@ -1,5 +1,7 @@
 package org.umberline.server.balance;
 
+import static org.umberline.server.http.Absent.orNull;
+
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -16,7 +18,7 @@ import org.umberline.core.tank.Line;
 import org.umberline.core.tank.Lines;
 import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.TankModel;
-import org.umberline.server.learning.Present;
+import org.umberline.server.learning.LearnedTank;
 import org.umberline.server.tank.TankRecords.Stored;
 import org.umberline.server.tank.TankViews;
 
@@ -28,7 +30,7 @@ public final class BalanceMapper {
   private BalanceMapper() {}
 
   static BalanceViews.Outlook outlook(
-      Present now,
+      LearnedTank now,
       RoutineOutlook outlook,
       List<Advice.Step> catchUp,
       Optional<Routine> routine,
@@ -54,7 +56,7 @@ public final class BalanceMapper {
   }
 
   /** Ammonia and nitrite, where the filter grows in. */
-  private static BalanceViews.YoungTank young(Present now, PlannedChanges changes) {
+  private static BalanceViews.YoungTank young(LearnedTank now, PlannedChanges changes) {
     if (!now.posterior().scenario().isNew()) {
       return null;
     }
@@ -82,7 +84,7 @@ public final class BalanceMapper {
         measures.saltGramsPer28Days());
   }
 
-  public static TankViews.Tank tank(Stored stored, Present now) {
+  public static TankViews.Tank tank(Stored stored, LearnedTank now) {
     return new TankViews.Tank(
         stored.id(),
         stored.version(),
@@ -109,9 +111,7 @@ public final class BalanceMapper {
   }
 
   public static TankViews.Line line(Line line) {
-    return new TankViews.Line(
-        line.floorMgL().isPresent() ? line.floorMgL().getAsDouble() : null,
-        line.ceilingMgL().isPresent() ? line.ceilingMgL().getAsDouble() : null);
+    return new TankViews.Line(orNull(line.floorMgL()), orNull(line.ceilingMgL()));
   }
 
   public static BalanceViews.NutrientOutlook nutrient(Forecast forecast) {

@@ -17,8 +17,8 @@ import org.umberline.core.tank.SourceWater;
 import org.umberline.core.tank.TankModel;
 import org.umberline.server.learning.AnswerCache;
 import org.umberline.server.learning.Computations;
+import org.umberline.server.learning.LearnedTank;
 import org.umberline.server.learning.Posteriors;
-import org.umberline.server.learning.Present;
 import org.umberline.server.tank.TankRecords.Stored;
 
 /** The ledger as the page shows it: each line with its sum and what can be tried of it. */
@@ -50,7 +50,7 @@ public class LedgerAnswers {
         stored.tank().dayOf(clock.instant()),
         days,
         () -> {
-          Present now = posteriors.present(stored, stored.tank().lines());
+          LearnedTank now = posteriors.learned(stored, stored.tank().lines());
           List<Ledger> both = Ledger.of(now.posterior(), days);
           return new LedgerViews.Ledgers(
               view(now, both.get(0)),
@@ -62,7 +62,7 @@ public class LedgerAnswers {
         });
   }
 
-  private static LedgerViews.Ledger view(Present now, Ledger ledger) {
+  private static LedgerViews.Ledger view(LearnedTank now, Ledger ledger) {
     boolean nitrogen = ledger.nutrient() == Nutrient.NITRATE;
     return new LedgerViews.Ledger(
         nitrogen ? "N" : "P",
@@ -80,7 +80,7 @@ public class LedgerAnswers {
   }
 
   private static List<LedgerViews.LedgerLine> lines(
-      Present now, boolean nitrogen, List<Ledger.Line> lines) {
+      LearnedTank now, boolean nitrogen, List<Ledger.Line> lines) {
     List<LedgerViews.LedgerLine> views = new ArrayList<>();
     for (Ledger.Line line : lines) {
       views.add(
@@ -96,7 +96,7 @@ public class LedgerAnswers {
     return views;
   }
 
-  private static List<LedgerViews.Term> sum(Present now, boolean nitrogen, Ledger.Line line) {
+  private static List<LedgerViews.Term> sum(LearnedTank now, boolean nitrogen, Ledger.Line line) {
     String unit = nitrogen ? MG_N : MG_P;
     List<LedgerViews.Term> terms = new ArrayList<>();
     if (line.key().startsWith("food:")) {
@@ -119,7 +119,8 @@ public class LedgerAnswers {
     return terms;
   }
 
-  private static void food(Present now, String id, boolean nitrogen, List<LedgerViews.Term> terms) {
+  private static void food(
+      LearnedTank now, String id, boolean nitrogen, List<LedgerViews.Term> terms) {
     Food food = now.tank().foodById(id);
     double grams =
         now.tank().feeding().stream()

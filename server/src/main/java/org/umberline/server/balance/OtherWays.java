@@ -1,8 +1,10 @@
 package org.umberline.server.balance;
 
+import static org.umberline.server.http.Absent.orNull;
+
 import org.umberline.core.planning.Advice;
 import org.umberline.core.planning.Background;
-import org.umberline.server.learning.Present;
+import org.umberline.server.learning.LearnedTank;
 import org.umberline.wording.AdviceWords;
 
 /** What stands beside the advice: intervals, ways, what else helps. */
@@ -14,7 +16,7 @@ final class OtherWays {
   }
 
   static AdviceViews.OtherWays of(
-      Present now, Advice advice, Background background, AdviceWords words) {
+      LearnedTank now, Advice advice, Background background, AdviceWords words) {
     return new AdviceViews.OtherWays(
         advice.options().stream()
             .map(
@@ -22,13 +24,11 @@ final class OtherWays {
                     new AdviceViews.Option(
                         option.everyDays(),
                         option.caughtUp().map(OtherWays::caughtUp).orElse(null),
-                        option.fraction().isPresent() ? option.fraction().getAsDouble() : null,
+                        orNull(option.fraction()),
                         option.feasible(),
                         option.bindingLimit(),
                         option.probabilityWithinLines(),
-                        option.minutesPer28Days().isPresent()
-                            ? option.minutesPer28Days().getAsDouble()
-                            : null))
+                        orNull(option.minutesPer28Days())))
             .toList(),
         advice.ways().stream()
             .map(
@@ -51,7 +51,7 @@ final class OtherWays {
                     new AdviceViews.Help(
                         help.first().lever(),
                         AdviceMapper.said(words.levers(help)),
-                        help.fraction().isPresent() ? help.fraction().getAsDouble() : null,
+                        orNull(help.fraction()),
                         help.everyDays(),
                         help.minutesPer28Days(),
                         help.tries().stream()
@@ -67,9 +67,7 @@ final class OtherWays {
                         blend.fraction(),
                         blend.everyDays()))
             .toList(),
-        background.dripLitresPerDay().isPresent()
-            ? background.dripLitresPerDay().getAsDouble()
-            : null,
+        orNull(background.dripLitresPerDay()),
         new AdviceViews.NoChange(
             background.heldWithoutChange(),
             background.netNitrogenMgPerDay(),

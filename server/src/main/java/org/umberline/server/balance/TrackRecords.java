@@ -28,8 +28,8 @@ import org.umberline.core.simulation.Workers;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.TankModel;
 import org.umberline.server.http.Refused;
+import org.umberline.server.learning.LearnedTank;
 import org.umberline.server.learning.Posteriors;
-import org.umberline.server.learning.Present;
 import org.umberline.server.tank.TankRecords.Stored;
 
 /**
@@ -175,7 +175,7 @@ public class TrackRecords {
                 }
                 job.share = share;
               });
-      Present now = posteriors.present(stored, stored.tank().lines());
+      LearnedTank now = posteriors.learned(stored, stored.tank().lines());
       job.done =
           new TrackRecordViews.TrackRecord(
               "ready",
@@ -226,7 +226,7 @@ public class TrackRecords {
         forecast.inside80());
   }
 
-  private static List<TrackRecordViews.StoodOut> stoodOut(Present now) {
+  private static List<TrackRecordViews.StoodOut> stoodOut(LearnedTank now) {
     List<TrackRecordViews.StoodOut> out = new ArrayList<>();
     for (Posterior.Reading reading : now.posterior().readings()) {
       LogEntry.Test test = now.posterior().scenario().probes().get(reading.test());

@@ -3,7 +3,7 @@ package org.umberline.server.balance;
 import java.util.List;
 import org.umberline.core.planning.Try;
 import org.umberline.server.http.Refused;
-import org.umberline.server.learning.Present;
+import org.umberline.server.learning.LearnedTank;
 
 /** What is tried of the ledger's lines, as the API takes it, as the core has it. */
 final class TriedLines {
@@ -36,7 +36,7 @@ final class TriedLines {
    *
    * @throws Refused when an amount is out of range or the tank has no such thing
    */
-  static Present applied(Present now, List<BalanceRequests.Tried> lines) {
+  static LearnedTank applied(LearnedTank now, List<BalanceRequests.Tried> lines) {
     List<Try> tries = of(lines);
     try {
       return now.trying(tries);

@@ -10,8 +10,8 @@ import org.umberline.core.tank.Routine;
 import org.umberline.server.http.Refused;
 import org.umberline.server.learning.Advices;
 import org.umberline.server.learning.Computations;
+import org.umberline.server.learning.LearnedTank;
 import org.umberline.server.learning.Posteriors;
-import org.umberline.server.learning.Present;
 import org.umberline.server.store.Documents;
 import org.umberline.server.tank.TankRecords.Stored;
 import org.umberline.server.tank.TankWrites;
@@ -90,7 +90,7 @@ public class WhatIfAnswers {
 
   /** Today's routine, none, and every kept what-if, on one posterior. */
   public WhatIfViews.Comparison comparison(Stored stored) {
-    Present now = posteriors.present(stored, stored.tank().lines());
+    LearnedTank now = posteriors.learned(stored, stored.tank().lines());
     RoutineOutlook outlook = advices.outlook(stored, now);
     List<WhatIfViews.SavedWhatIf> saved =
         whatIfs.findByTankIdOrderBySavedAt(stored.id()).stream()
@@ -117,14 +117,14 @@ public class WhatIfAnswers {
   private record Measured(Optional<Routine> routine, BalanceViews.Measures measures) {}
 
   private Measured measured(Stored stored, KeptWhatIf tried) {
-    Present now =
-        TriedLines.applied(posteriors.present(stored, stored.tank().lines()), tried.asTried());
+    LearnedTank now =
+        TriedLines.applied(posteriors.learned(stored, stored.tank().lines()), tried.asTried());
     RoutineOutlook outlook = advices.outlook(stored, now);
     Optional<Routine> routine =
         tried.fraction() == null
             ? Optional.empty()
             : Optional.of(
-                Present.stillToCome(
+                LearnedTank.stillToCome(
                     new Routine(tried.fraction(), tried.everyDays(), tried.nextOn()), now.today()));
     return new Measured(routine, BalanceMapper.measures(outlook.measures(routine)));
   }

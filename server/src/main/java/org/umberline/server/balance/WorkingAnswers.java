@@ -19,8 +19,8 @@ import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.TankModel;
 import org.umberline.server.learning.AnswerCache;
 import org.umberline.server.learning.Computations;
+import org.umberline.server.learning.LearnedTank;
 import org.umberline.server.learning.Posteriors;
-import org.umberline.server.learning.Present;
 import org.umberline.server.tank.TankRecords.Stored;
 
 /** How each stated number comes about, in sums a keeper can check with a pencil. */
@@ -49,7 +49,7 @@ public class WorkingAnswers {
   }
 
   private WorkingViews.Working workOut(Stored stored) {
-    Present now = posteriors.present(stored, stored.tank().lines());
+    LearnedTank now = posteriors.learned(stored, stored.tank().lines());
     BalanceViews.Balance balance = balances.balance(stored);
     List<Ledger> ledgers = Ledger.of(now.posterior(), Ledger.DEFAULT_DAYS);
     Projection alone = Projection.of(now.posterior(), now.horizon(), PlannedChanges.NONE);
@@ -90,7 +90,7 @@ public class WorkingAnswers {
         term("one change", routine.litres(), "L", null));
   }
 
-  private static WorkingViews.Workings chance(Present now, BalanceViews.Balance balance) {
+  private static WorkingViews.Workings chance(LearnedTank now, BalanceViews.Balance balance) {
     int draws = now.posterior().draws().size();
     double within = balance.shown().probabilityWithinLines();
     return new WorkingViews.Workings(
@@ -133,7 +133,7 @@ public class WorkingAnswers {
   }
 
   private static WorkingViews.Workings crossing(
-      Present now, Nutrient nutrient, Ledger ledger, Forecast forecast, LocalDate day) {
+      LearnedTank now, Nutrient nutrient, Ledger ledger, Forecast forecast, LocalDate day) {
     double line = nutrient.line(now.tank().lines()).ceilingMgL().orElseThrow();
     return new WorkingViews.Workings(
         nutrient.term() + " crossing",
@@ -223,7 +223,7 @@ public class WorkingAnswers {
         unknown.posterior().p90());
   }
 
-  private static List<WorkingViews.UsedEntry> entries(Present now) {
+  private static List<WorkingViews.UsedEntry> entries(LearnedTank now) {
     Map<String, List<LogEntry>> byKind = new TreeMap<>();
     for (LogEntry entry : now.tank().log()) {
       byKind.computeIfAbsent(kind(entry), any -> new ArrayList<>()).add(entry);

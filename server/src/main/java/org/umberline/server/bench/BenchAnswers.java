@@ -1,5 +1,7 @@
 package org.umberline.server.bench;
 
+import static org.umberline.server.http.Absent.orNull;
+
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
@@ -38,8 +40,8 @@ import org.umberline.server.learning.Advices;
 import org.umberline.server.learning.AnswerCache;
 import org.umberline.server.learning.AnswerShelf;
 import org.umberline.server.learning.Computations;
+import org.umberline.server.learning.LearnedTank;
 import org.umberline.server.learning.Posteriors;
-import org.umberline.server.learning.Present;
 import org.umberline.server.tank.TankRecords;
 import org.umberline.server.tank.TankRecords.Stored;
 import org.umberline.tankfile.Figures;
@@ -95,7 +97,7 @@ public class BenchAnswers {
   }
 
   private BenchViews.BenchTank view(Stored stored) {
-    Present now = posteriors.present(stored, stored.tank().lines());
+    LearnedTank now = posteriors.learned(stored, stored.tank().lines());
     TankModel tank = now.tank();
     Advice advice = advices.of(stored);
     List<Work> works = Work.of(tank, stored.care(), now.standing(), now.today(), Map.of());
@@ -134,7 +136,7 @@ public class BenchAnswers {
   }
 
   private BenchViews.BenchTest test(
-      Stored stored, Present now, Analyte analyte, Optional<Kit> kit, String why) {
+      Stored stored, LearnedTank now, Analyte analyte, Optional<Kit> kit, String why) {
     Optional<Care.Shelf> shelf =
         kit.flatMap(
             k -> stored.care().shelf().stream().filter(s -> s.kit().equals(k.id())).findFirst());
@@ -158,11 +160,7 @@ public class BenchAnswers {
         expected(levels, unit, 0.1),
         expected(levels, unit, 0.9),
         steps.stream()
-            .map(
-                step ->
-                    new BenchViews.KitStep(
-                        step.text(),
-                        step.minutes().isPresent() ? step.minutes().getAsDouble() : null))
+            .map(step -> new BenchViews.KitStep(step.text(), orNull(step.minutes())))
             .toList(),
         shelf.map(s -> shelfNote(s, now.tank(), now.today())).orElse(""));
   }
@@ -253,7 +251,7 @@ public class BenchAnswers {
             noted.map(Kit::id),
             qualifier,
             "");
-    double[] levels = levels(posteriors.present(stored, tank.lines()).posterior(), analyte);
+    double[] levels = levels(posteriors.learned(stored, tank.lines()).posterior(), analyte);
     Optional<Surprise> surprise =
         levels.length == 0
             ? Optional.empty()

@@ -1,9 +1,10 @@
 package org.umberline.server.change;
 
+import static org.umberline.server.http.Absent.orNull;
+
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import org.springframework.stereotype.Service;
 import org.umberline.core.change.ChangeEffect;
 import org.umberline.core.change.ChangeWater;
@@ -16,7 +17,7 @@ import org.umberline.core.tank.TankModel;
 import org.umberline.server.balance.AdviceMapper;
 import org.umberline.server.http.Refused;
 import org.umberline.server.learning.Advices;
-import org.umberline.server.learning.Present;
+import org.umberline.server.learning.LearnedTank;
 import org.umberline.server.tank.TankRecords.Stored;
 import org.umberline.wording.RunSheet;
 import org.umberline.wording.RunSheets;
@@ -36,7 +37,7 @@ public class ChangeAnswers {
    * @param fraction of the net volume; empty for what the plan says
    */
   public ChangeViews.RunSheet sheet(Stored stored, Optional<Double> fraction) {
-    Present now = advices.present(stored);
+    LearnedTank now = advices.learned(stored);
     Advice advice = advices.of(stored);
     Levels known = now.advisor().levels();
     double share = fraction.orElseGet(() -> planned(now, advice));
@@ -55,7 +56,7 @@ public class ChangeAnswers {
   }
 
   /** What is advised today, else what comes next, else what the routine takes, else a quarter. */
-  private static double planned(Present now, Advice advice) {
+  private static double planned(LearnedTank now, Advice advice) {
     return advice
         .today()
         .fraction()
@@ -68,7 +69,7 @@ public class ChangeAnswers {
                     .orElse(0.25));
   }
 
-  private static ChangeViews.RunSheet view(Stored stored, Present now, RunSheet sheet) {
+  private static ChangeViews.RunSheet view(Stored stored, LearnedTank now, RunSheet sheet) {
     ChangeEffect after = sheet.effect();
     return new ChangeViews.RunSheet(
         stored.id(),
@@ -90,14 +91,14 @@ public class ChangeAnswers {
                         step.key(),
                         step.phase().name(),
                         AdviceMapper.said(step.text()),
-                        number(step.minutes())))
+                        orNull(step.minutes())))
             .toList(),
         List.of(
             moved("nitrate", after.nitrateBefore(), after.nitrate(), "mg/L NO3"),
             moved("phosphate", after.phosphateBefore(), after.phosphate(), "mg/L PO4"),
             moved("salinity", after.salinityBefore(), after.salinity(), "ppt"),
             new ChangeViews.Moved(
-                "alkalinity", number(after.alkalinityBefore()), number(after.alkalinity()), "dKH"),
+                "alkalinity", orNull(after.alkalinityBefore()), orNull(after.alkalinity()), "dKH"),
             new ChangeViews.Moved("ammonia from the tap", null, after.ammonia(), "mg/L NH3")),
         sheet.warnings().stream().map(AdviceMapper::said).toList(),
         sheet.cautions(),
@@ -113,10 +114,6 @@ public class ChangeAnswers {
 
   private static ChangeViews.Moved moved(String what, double before, double after, String unit) {
     return new ChangeViews.Moved(what, before, after, unit);
-  }
-
-  private static Double number(OptionalDouble value) {
-    return value.isPresent() ? value.getAsDouble() : null;
   }
 
   /** What mixed water still lacks by its measured salinity. */

@@ -21,17 +21,17 @@ public class Advices {
   }
 
   /** The stored tank as of now. */
-  public Present present(Stored stored) {
-    return posteriors.present(stored, stored.tank().lines());
+  public LearnedTank learned(Stored stored) {
+    return posteriors.learned(stored, stored.tank().lines());
   }
 
   public Advice of(Stored stored) {
     return advices.get(
-        stored, stored.tank().dayOf(clock.instant()), "", () -> present(stored).advisor().advise());
+        stored, stored.tank().dayOf(clock.instant()), "", () -> learned(stored).advisor().advise());
   }
 
   /** What routines come to beside the stored tank's advice. */
-  public RoutineOutlook outlook(Stored stored, Present now) {
+  public RoutineOutlook outlook(Stored stored, LearnedTank now) {
     Advice advice = of(stored);
     Advisor advisor = now.advisor();
     return advisor.outlook(advice);

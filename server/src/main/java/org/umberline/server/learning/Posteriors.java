@@ -54,15 +54,15 @@ public class Posteriors {
   }
 
   /** The stored tank as of now, its lines replaced by {@code lines}. */
-  public Present present(Stored stored, Lines lines) {
-    return present(stored.id(), stored.tank(), lines);
+  public LearnedTank learned(Stored stored, Lines lines) {
+    return learned(stored.id(), stored.tank(), lines);
   }
 
   /** A tank that is only thought of: fewer draws, and nothing is kept. */
-  public Present thoughtOf(TankModel tank) {
+  public LearnedTank learnedBriefly(TankModel tank) {
     return computations.run(
         () ->
-            present(
+            learned(
                 tank,
                 tank.lines(),
                 (model, day, days) ->
@@ -73,11 +73,11 @@ public class Posteriors {
     Posterior of(TankModel tank, LocalDate day, int days);
   }
 
-  private Present present(UUID id, TankModel stored, Lines lines) {
-    return present(stored, lines, (tank, day, days) -> of(id, tank, day, days));
+  private LearnedTank learned(UUID id, TankModel stored, Lines lines) {
+    return learned(stored, lines, (tank, day, days) -> of(id, tank, day, days));
   }
 
-  private Present present(TankModel stored, Lines lines, Calibrated posterior) {
+  private LearnedTank learned(TankModel stored, Lines lines, Calibrated posterior) {
     Instant now = clock.instant();
     TankModel known = stored.knownAt(now).withLines(lines);
     LocalDate today = known.dayOf(now);
@@ -86,12 +86,12 @@ public class Posteriors {
             .routine()
             .map(
                 routine ->
-                    Present.last(known, LogEntry.WaterChange.class)
+                    LearnedTank.last(known, LogEntry.WaterChange.class)
                         .map(routine::after)
                         .orElse(routine));
-    TankModel tank = known.withRoutine(standing.map(r -> Present.stillToCome(r, today)));
+    TankModel tank = known.withRoutine(standing.map(r -> LearnedTank.stillToCome(r, today)));
     int horizon = tank.limits().horizonDays();
-    return new Present(
+    return new LearnedTank(
         tank, now, today, horizon, posterior.of(tank, today, Advisor.daysAhead(tank)), standing);
   }
 

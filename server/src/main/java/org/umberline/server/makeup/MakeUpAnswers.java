@@ -18,8 +18,8 @@ import org.umberline.core.tank.TankModel;
 import org.umberline.server.balance.AdviceMapper;
 import org.umberline.server.balance.BalanceMapper;
 import org.umberline.server.learning.Advices;
+import org.umberline.server.learning.LearnedTank;
 import org.umberline.server.learning.Posteriors;
-import org.umberline.server.learning.Present;
 import org.umberline.server.tank.TankRecords.Stored;
 import org.umberline.wording.AdviceWords;
 
@@ -40,7 +40,7 @@ public class MakeUpAnswers {
    */
   public MakeUpViews.MakeUpEffect effect(Stored stored, TankModel tried) {
     boolean unedited = tried.equals(stored.tank());
-    Present now = unedited ? advices.present(stored) : posteriors.thoughtOf(tried);
+    LearnedTank now = unedited ? advices.learned(stored) : posteriors.learnedBriefly(tried);
     Advisor advisor = now.advisor();
     Advice advice = unedited ? advices.of(stored) : advisor.advise();
     RoutineOutlook outlook = advisor.outlook(advice);
@@ -70,7 +70,7 @@ public class MakeUpAnswers {
 
   /** What a tank that is not kept yet would come to, under the routine its file names. */
   public MakeUpViews.Preview preview(TankModel tank) {
-    Present now = posteriors.thoughtOf(tank);
+    LearnedTank now = posteriors.learnedBriefly(tank);
     RoutineOutlook outlook = now.advisor().outlook(List.of());
     Projection ahead = outlook.projection(outlook.changes(now.standing()), now.horizon());
     return new MakeUpViews.Preview(
@@ -82,7 +82,7 @@ public class MakeUpAnswers {
 
   /** The net volume that past changes speak for. */
   public MakeUpViews.ImpliedVolume impliedVolume(Stored stored) {
-    Present now = posteriors.present(stored, stored.tank().lines());
+    LearnedTank now = posteriors.learned(stored, stored.tank().lines());
     return ImpliedVolume.of(ChangeExperiment.of(now.posterior()))
         .map(
             implied ->

@@ -1,5 +1,7 @@
 package org.umberline.server.rounds;
 
+import static org.umberline.server.http.Absent.orNull;
+
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
@@ -25,7 +27,7 @@ import org.umberline.server.learning.Advices;
 import org.umberline.server.learning.AnswerCache;
 import org.umberline.server.learning.AnswerShelf;
 import org.umberline.server.learning.Computations;
-import org.umberline.server.learning.Present;
+import org.umberline.server.learning.LearnedTank;
 import org.umberline.server.tank.TankRecords.Stored;
 import org.umberline.wording.AdviceWords;
 import org.umberline.wording.WorkWords;
@@ -57,7 +59,7 @@ public class RoundsAnswers {
   }
 
   private RoundsViews.RoundsLine workOutRoundsLine(Stored stored) {
-    Present now = advices.present(stored);
+    LearnedTank now = advices.learned(stored);
     Advice advice = advices.of(stored);
     RoutineOutlook outlook = now.advisor().outlook(advice);
     AdviceWords words = new AdviceWords(now.tank());
@@ -78,7 +80,7 @@ public class RoundsAnswers {
     return new RoundsViews.RoundsLine(
         BalanceMapper.tank(stored, now),
         advice.today().verdict(),
-        fraction.isPresent() ? fraction.getAsDouble() : null,
+        orNull(fraction),
         fraction.isPresent() ? fraction.getAsDouble() * now.tank().netVolumeL() : null,
         on.orElse(null),
         AdviceMapper.warnings(advice, words),
@@ -112,7 +114,7 @@ public class RoundsAnswers {
   }
 
   /** Work that is due today or late, the latest first. */
-  private static List<Work> due(Stored stored, Present now) {
+  private static List<Work> due(Stored stored, LearnedTank now) {
     return Work.of(
             now.tank(),
             stored.care(),
@@ -125,7 +127,7 @@ public class RoundsAnswers {
         .toList();
   }
 
-  private static Integer daysSince(Present now, Class<? extends LogEntry> kind) {
+  private static Integer daysSince(LearnedTank now, Class<? extends LogEntry> kind) {
     return now.last(kind).map(day -> (int) ChronoUnit.DAYS.between(day, now.today())).orElse(null);
   }
 }

@@ -1,5 +1,7 @@
 package org.umberline.server.tank;
 
+import static org.umberline.server.http.Absent.orNull;
+
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
@@ -86,14 +88,6 @@ record KeptCare(
                         optional(s.minutes()),
                         s.steps()))
             .toList());
-  }
-
-  private static Double orNull(OptionalDouble value) {
-    return value.isPresent() ? value.getAsDouble() : null;
-  }
-
-  private static Integer orNull(OptionalInt value) {
-    return value.isPresent() ? value.getAsInt() : null;
   }
 
   private static OptionalDouble optional(Double value) {

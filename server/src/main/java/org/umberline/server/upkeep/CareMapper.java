@@ -1,5 +1,7 @@
 package org.umberline.server.upkeep;
 
+import static org.umberline.server.http.Absent.orNull;
+
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
@@ -19,11 +21,11 @@ public final class CareMapper {
     Care care = stored.care();
     return new UpkeepViews.Care(
         stored.careVersion(),
-        number(care.bucketLitres()),
-        number(care.conditionerMlPer100L()),
-        number(care.chloramineMgL()),
-        number(care.hotC()),
-        number(care.coldC()),
+        orNull(care.bucketLitres()),
+        orNull(care.conditionerMlPer100L()),
+        orNull(care.chloramineMgL()),
+        orNull(care.hotC()),
+        orNull(care.coldC()),
         care.devices(),
         care.filterDaysFromChange(),
         care.tasks().stream().map(Task::term).toList(),
@@ -40,13 +42,9 @@ public final class CareMapper {
                         shelf.left(stored.tank()).isPresent()
                             ? shelf.left(stored.tank()).getAsInt()
                             : null,
-                        number(shelf.minutes()),
+                        orNull(shelf.minutes()),
                         shelf.steps()))
             .toList());
-  }
-
-  private static Double number(OptionalDouble value) {
-    return value.isPresent() ? value.getAsDouble() : null;
   }
 
   /** What was asked for; the habits of single pieces of work stay. */

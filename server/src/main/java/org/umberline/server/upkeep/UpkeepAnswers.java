@@ -25,8 +25,8 @@ import org.umberline.server.http.Refused;
 import org.umberline.server.learning.Advices;
 import org.umberline.server.learning.AnswerCache;
 import org.umberline.server.learning.Computations;
+import org.umberline.server.learning.LearnedTank;
 import org.umberline.server.learning.Posteriors;
-import org.umberline.server.learning.Present;
 import org.umberline.server.tank.TankRecords;
 import org.umberline.server.tank.TankRecords.Stored;
 import org.umberline.wording.AdviceWords;
@@ -88,7 +88,7 @@ public class UpkeepAnswers {
   }
 
   public LaidOut layOut(Stored stored, int days) {
-    Present now = advices.present(stored);
+    LearnedTank now = advices.learned(stored);
     GearOutlook outlook =
         outlooks.get(
             stored,
@@ -286,7 +286,7 @@ public class UpkeepAnswers {
 
   /** What comes of being away. */
   public UpkeepViews.Absence absence(Stored stored, UpkeepRequests.Away request) {
-    Present now = posteriors.present(stored, stored.tank().lines());
+    LearnedTank now = posteriors.learned(stored, stored.tank().lines());
     LocalDate last = now.today().plusDays(now.horizon());
     boolean inOrder =
         request.from().isAfter(now.today())

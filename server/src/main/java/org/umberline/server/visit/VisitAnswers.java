@@ -20,7 +20,7 @@ import org.umberline.server.keeper.KeeperEntity;
 import org.umberline.server.keeper.Keepers;
 import org.umberline.server.learning.Advices;
 import org.umberline.server.learning.Computations;
-import org.umberline.server.learning.Present;
+import org.umberline.server.learning.LearnedTank;
 import org.umberline.server.store.Documents;
 import org.umberline.server.tank.TankRecords.Stored;
 import org.umberline.server.tank.TankWrites;
@@ -121,7 +121,7 @@ public class VisitAnswers {
   }
 
   private VisitViews.Standing standing(Stored stored) {
-    Present now = advices.present(stored);
+    LearnedTank now = advices.learned(stored);
     Advice advice = advices.of(stored);
     Levels levels = now.advisor().levels();
     return new VisitViews.Standing(

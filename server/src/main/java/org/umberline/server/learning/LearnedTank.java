@@ -12,11 +12,11 @@ import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.TankModel;
 
 /**
- * A tank as of now, with its routine moved past what was done.
+ * A tank as of now with what is learned of it, its routine moved past what was done.
  *
  * @param standing the keeper's routine; its next day may be past when a change was missed
  */
-public record Present(
+public record LearnedTank(
     TankModel tank,
     Instant now,
     LocalDate today,
@@ -35,12 +35,12 @@ public record Present(
   }
 
   /** The tank as it would go on with something done otherwise from tomorrow. */
-  public Present trying(List<Try> tries) {
+  public LearnedTank trying(List<Try> tries) {
     if (tries.isEmpty()) {
       return this;
     }
     TankModel changed = Try.apply(tank, today, horizon, tries);
-    return new Present(changed, now, today, horizon, posterior.goingOnAs(changed), standing);
+    return new LearnedTank(changed, now, today, horizon, posterior.goingOnAs(changed), standing);
   }
 
   public Optional<LocalDate> last(Class<? extends LogEntry> kind) {

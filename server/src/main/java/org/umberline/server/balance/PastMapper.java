@@ -8,13 +8,13 @@ import org.umberline.core.calibration.TestLikelihood;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
-import org.umberline.server.learning.Present;
+import org.umberline.server.learning.LearnedTank;
 
 /** What was done and measured, beside what the balance makes of it. */
-final class Pasts {
-  private Pasts() {}
+final class PastMapper {
+  private PastMapper() {}
 
-  static BalanceViews.Past of(Present now) {
+  static BalanceViews.Past of(LearnedTank now) {
     Posterior.Fit fit = now.posterior().fit();
     List<BalanceViews.ChangeMark> changes = new ArrayList<>();
     List<BalanceViews.LaneMark> lanes = new ArrayList<>();
@@ -55,7 +55,7 @@ final class Pasts {
   }
 
   private static List<BalanceViews.FitDay> fitDays(
-      Present now, Nutrient nutrient, double[] p10, double[] p50, double[] p90) {
+      LearnedTank now, Nutrient nutrient, double[] p10, double[] p50, double[] p90) {
     List<BalanceViews.FitDay> days = new ArrayList<>();
     for (int day = 0; day < p50.length; day++) {
       days.add(
@@ -68,7 +68,7 @@ final class Pasts {
     return days;
   }
 
-  private static List<BalanceViews.TestMark> tests(Present now, Analyte analyte) {
+  private static List<BalanceViews.TestMark> tests(LearnedTank now, Analyte analyte) {
     List<BalanceViews.TestMark> marks = new ArrayList<>();
     for (Posterior.Reading reading : now.posterior().readings()) {
       LogEntry.Test test = now.posterior().scenario().probes().get(reading.test());
