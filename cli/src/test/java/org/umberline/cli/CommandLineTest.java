@@ -8,6 +8,7 @@ import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
@@ -219,6 +220,7 @@ class CommandLineTest {
   }
 
   @Test
+  @Tag("long")
   void twoHundredFilesInOneRunAnswerALineEachAndKeepNothing() throws Exception {
     Path settled = folder.resolve("settled.umberline.json");
     Files.writeString(

@@ -10,6 +10,7 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.time.LocalDate;
 import java.util.Random;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -18,6 +19,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Files at the edge of sense: a clear error or an answer, never a hang or a stack trace. */
+@Tag("long")
 class ExtremesTest {
   private static final Duration LONGEST = Duration.ofSeconds(60);
   private static final String[] VERBS = {"check", "forecast", "plan", "ledger", "calibrate"};

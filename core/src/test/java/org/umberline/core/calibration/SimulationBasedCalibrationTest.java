@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Random;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.IntStream;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.umberline.core.TankBuilder;
 import org.umberline.core.simulation.Multipliers;
@@ -32,6 +33,7 @@ import org.umberline.core.tank.TankModel;
  * 2018): tanks are drawn from the prior, their tests from the likelihood; if the posterior is
  * right, the truth's rank among its draws is uniform.
  */
+@Tag("long")
 class SimulationBasedCalibrationTest {
   private static final int DAYS = 120;
   private static final int BINS = 10;

@@ -3,6 +3,7 @@ package org.umberline.core.forecast;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.umberline.core.TankBuilder;
 import org.umberline.core.forecast.Hindcast.Score;
@@ -13,6 +14,7 @@ import org.umberline.core.tank.Analyte;
  * Forecasts of tanks with another truth (see {@code SyntheticTank}): one tank of each of the twelve
  * ways here; 72 tanks in docs/model.md.
  */
+@Tag("long")
 class HindcastTest {
   @Test
   void bandsHoldWhatTheyPromiseAndCarefulRulesAreBeaten() {
