@@ -11,6 +11,7 @@
   import Input from '../ui/Input.svelte';
   import Label from '../ui/Label.svelte';
   import Select from '../ui/Select.svelte';
+  import Stepper from '../ui/Stepper.svelte';
 
   let {
     tank,
@@ -207,24 +208,15 @@
   <div class="mt-2 lg:mt-0">
     {#each taken.values as value, i (i)}
       <div class="flex items-center gap-2">
-        <button
-          class="border-base-content/40 size-11 rounded-field border text-xl"
-          aria-label="less: reading {i + 1} of {test.analyte} {sample}, {tank.name}"
-          onclick={() => step(i, -1)}>−</button
-        >
-        <Input
-          class="border-base-content w-24 text-center text-lg font-bold"
-          inputmode="decimal"
-          aria-label="reading {i + 1} of {test.analyte} {sample}, {tank.name}"
+        <Stepper
           value={value === null ? '' : `${taken.qualifier === '=' ? '' : taken.qualifier}${value}`}
-          onchange={(event) => type(i, event.currentTarget.value)}
+          label="reading {i + 1} of {test.analyte} {sample}, {tank.name}"
+          class="border-base-content w-24 text-lg font-bold"
+          inputmode="decimal"
+          onstep={(by) => step(i, by)}
+          ontype={(text) => type(i, text)}
           data-testid="reading"
         />
-        <button
-          class="border-base-content/40 size-11 rounded-field border text-xl"
-          aria-label="more: reading {i + 1} of {test.analyte} {sample}, {tank.name}"
-          onclick={() => step(i, 1)}>+</button
-        >
         {#if i === 0}
           <Select
             aria-label="within the kit’s range: {test.analyte} {sample}, {tank.name}"

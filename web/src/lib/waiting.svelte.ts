@@ -7,6 +7,8 @@ const ASKED_EVERY_MS = 500;
 export class Waiting {
   /** Empty while nothing is waited for, or not for long enough to say. */
   words = $state('');
+  /** 0..1; nothing where it can't be told. */
+  share = $state<number | undefined>();
   private timer: ReturnType<typeof setTimeout> | undefined;
 
   start(tank: string): void {
@@ -18,11 +20,12 @@ export class Waiting {
     clearTimeout(this.timer);
     this.timer = undefined;
     this.words = '';
+    this.share = undefined;
   }
 
   private async ask(tank: string): Promise<void> {
     const mine = this.timer;
-    this.words ||= 'Working out…';
+    this.words ||= 'Working out the plan';
     try {
       const answer = await api.GET('/api/tanks/{id}/progress', {
         params: { path: { id: tank } },
@@ -30,10 +33,8 @@ export class Waiting {
       });
       if (mine !== this.timer) return;
       const share = answer.data?.share;
-      this.words =
-        share === undefined
-          ? 'Working out the plan…'
-          : `Learning from the log, ${Math.round(share * 100)} %`;
+      this.share = share;
+      this.words = share === undefined ? 'Working out the plan' : 'Learning from the log';
     } catch {
       // the answer that is waited for tells what is wrong
     }

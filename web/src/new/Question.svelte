@@ -6,7 +6,7 @@
   import Chip from '../ui/Chip.svelte';
   import Input from '../ui/Input.svelte';
   import Label from '../ui/Label.svelte';
-  import Stepper from '../ui/Stepper.svelte';
+  import Count from '../ui/Count.svelte';
   import { AGES, CHANGES, FEEDS, KINDS, PLANTS, type QuestionKey } from './questions';
   import { changeWaterOf, changeWatersOf, figureOf, type Answers } from './talk';
 
@@ -99,7 +99,7 @@
   <ul>
     {#each lists.animalSizes as size (size.term)}
       <li class="flex items-center gap-4">
-        <Stepper
+        <Count
           value={countOf(size.term)}
           label={size.term}
           onchange={(count) => setCount(size.term, count)}
@@ -124,7 +124,7 @@
   </div>
   {#if answers.portion}
     <p class="mt-2 flex items-center gap-3">
-      <Stepper
+      <Count
         value={answers.portions}
         label="helpings at a feed"
         least={1}
@@ -209,7 +209,7 @@
   </div>
   {#if own}
     <p class="mt-3 flex flex-wrap items-center gap-2">
-      <Stepper
+      <Count
         value={answers.percent ?? 25}
         label="percent of the water"
         least={1}
@@ -217,7 +217,7 @@
         onchange={(value) => (answers.percent = value)}
       />
       % of the water every
-      <Stepper
+      <Count
         value={answers.everyDays}
         label="days between changes"
         least={1}

@@ -1,40 +1,41 @@
 <script lang="ts">
-  /** A whole number with a press for one less and one more. */
+  import type { HTMLInputAttributes } from 'svelte/elements';
+  import Input from './Input.svelte';
+
+  /** A number with a press for one step less and one more. */
   let {
     value,
     label,
-    least = 0,
-    most = 999,
-    onchange,
-  }: {
-    value: number;
+    onstep,
+    ontype,
+    class: extra = 'w-12 tabular-nums',
+    ...rest
+  }: Omit<HTMLInputAttributes, 'value'> & {
+    value: number | string;
     label: string;
-    least?: number;
-    most?: number;
-    onchange: (value: number) => void;
+    onstep: (by: 1 | -1) => void;
+    ontype: (text: string) => void;
   } = $props();
-
-  const set = (next: number) => onchange(Math.min(most, Math.max(least, next)));
 </script>
 
-<span class="inline-flex items-center">
+<span class="inline-flex items-center gap-1">
   <button
     type="button"
-    class="size-11 text-2xl"
+    class="border-base-content/40 size-11 rounded-field border text-xl"
     aria-label="less: {label}"
-    onclick={() => set(value - 1)}>−</button
+    onclick={() => onstep(-1)}>−</button
   >
-  <input
-    class="border-base-content/50 h-11 w-12 border-b bg-transparent text-center tabular-nums"
-    inputmode="numeric"
+  <Input
+    class={['text-center', extra]}
     aria-label={label}
     {value}
-    onchange={(event) => set(Math.round(Number(event.currentTarget.value)) || least)}
+    onchange={(event) => ontype(event.currentTarget.value)}
+    {...rest}
   />
   <button
     type="button"
-    class="size-11 text-2xl"
+    class="border-base-content/40 size-11 rounded-field border text-xl"
     aria-label="more: {label}"
-    onclick={() => set(value + 1)}>+</button
+    onclick={() => onstep(1)}>+</button
   >
 </span>

@@ -14,6 +14,7 @@
   import { volume } from '../../lib/units.svelte';
   import { Waiting } from '../../lib/waiting.svelte';
   import EntryLine from '../log/EntryLine.svelte';
+  import Progress from '../../ui/Progress.svelte';
   import Sheet from '../../ui/Sheet.svelte';
   import Ledger from './ledger/Ledger.svelte';
   import Sentence from './Sentence.svelte';
@@ -255,8 +256,8 @@
   {:else if missing}
     <p class="pt-8 font-serif text-xl" role="alert">{missing}</p>
   {:else if waiting.words}
-    <p class="text-neutral pt-8 font-serif text-xl" role="status" data-testid="waiting">
-      {waiting.words}
-    </p>
+    <div class="pt-8 font-serif text-xl" role="status" data-testid="waiting">
+      <Progress words={waiting.words} share={waiting.share} />
+    </div>
   {/if}
 </div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Progress from '../../../ui/Progress.svelte';
   import { onMount } from 'svelte';
   import { scaleLinear, scaleUtc } from 'd3-scale';
   import { api, type Balance, type Schemas } from '../../../api/client';
@@ -69,11 +70,13 @@
 {#if problem}
   <p role="alert">{problem}</p>
 {:else if !record || record.state === 'working'}
-  <p data-testid="record-progress">
-    Each past test is forecast anew from what was known a fortnight before it:
-    {Math.round((record?.share ?? 0) * 100)} % done. Close this to give it up.
+  <p>
+    Each past test is forecast anew from what was known a fortnight before it. Close this to give it
+    up.
   </p>
-  <progress class="w-full" value={record?.share ?? 0} max="1">{record?.share}</progress>
+  <div class="mt-3" data-testid="record-progress">
+    <Progress words="Past tests" share={record?.share ?? 0} />
+  </div>
 {:else}
   <div data-testid="record">
     {#each record.scores as score (score.nutrient)}
