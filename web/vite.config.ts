@@ -39,7 +39,8 @@ export default defineConfig({
     }),
   ],
   build: { target: 'es2022', modulePreload: { polyfill: false } },
-  server: { proxy: { '/api': 'http://127.0.0.1:8470' } },
+  // the guide stands in docs/guide
+  server: { proxy: { '/api': 'http://127.0.0.1:8470' }, fs: { allow: ['..'] } },
   test: {
     environment: 'jsdom',
     setupFiles: ['./src/test-setup.ts'],

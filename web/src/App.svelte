@@ -41,7 +41,11 @@
       </p>
     {/if}
     <Header session={session.now} />
-    <main id="page" tabindex="-1" class="flex min-h-0 flex-1 flex-col outline-none">
+    <main
+      id="page"
+      tabindex="-1"
+      class="flex min-h-0 flex-1 flex-col pb-14 outline-none sm:pb-0 print:pb-0"
+    >
       {#if place.name === 'balance'}
         {#key place.tank}
           <Balance tank={place.tank} />

@@ -2,12 +2,13 @@
   import Moon from '@lucide/svelte/icons/moon';
   import Sun from '@lucide/svelte/icons/sun';
   import type { Session } from '../api/client';
-  import { KEYS, follow } from './keys';
+  import { follow } from './keys';
   import { place } from './place.svelte';
   import { signOut } from './session.svelte';
   import { tanks } from './tanks.svelte';
   import { chooseUnit, labelOf, units, type QuantityName } from './units.svelte';
   import Outbox from './Outbox.svelte';
+  import ThumbBar from './ThumbBar.svelte';
   import Sheet from '../ui/Sheet.svelte';
   import Button from '../ui/Button.svelte';
   import Check from '../ui/Check.svelte';
@@ -16,6 +17,7 @@
   let { session }: { session: Session } = $props();
   let theme = $state(document.documentElement.dataset.theme ?? 'umber-day');
   let settings = $state(false);
+  let guide = $state(false);
   let tank = $derived(tanks.all.find((one) => one.id === place.tank));
 
   function switchTheme() {
@@ -44,7 +46,7 @@
 
 <svelte:window
   onkeydown={(event) => {
-    if (follow(event, () => (settings = true))) event.preventDefault();
+    if (follow(event, () => (guide = true))) event.preventDefault();
   }}
 />
 
@@ -68,20 +70,17 @@
 <header
   class="border-base-300 flex shrink-0 flex-wrap items-center gap-x-4 border-b px-4 text-sm sm:h-12 sm:flex-nowrap sm:gap-x-5 sm:px-10"
 >
-  <a
-    href="/"
-    class="border-primary hidden border-b-[3px] font-serif text-lg leading-6 font-semibold sm:inline"
-    aria-label="Umberline, to the rounds">Umberline</a
+  <a href="/" class="flex min-h-11 items-center" aria-label="Umberline, to the rounds"
+    ><span class="border-primary border-b-[3px] font-serif text-lg leading-6 font-semibold"
+      >Umberline</span
+    ></a
   >
-  <nav
-    class="order-1 flex min-w-0 flex-1 items-center gap-4 sm:order-none sm:flex-none sm:gap-5"
-    aria-label="places"
-  >
+  <nav class="hidden items-center gap-5 sm:flex" aria-label="places">
     {#each everywhere as one (one.path)}{@render link(one)}{/each}
   </nav>
   {#if ofTank.length > 0}
     <nav
-      class="border-base-300 order-3 flex w-full min-w-0 flex-wrap items-center gap-x-4 border-t sm:order-none sm:w-auto sm:flex-1 sm:flex-nowrap sm:gap-5 sm:border-t-0"
+      class="border-base-300 order-1 flex w-full min-w-0 flex-wrap items-center gap-x-4 border-t sm:order-none sm:w-auto sm:flex-1 sm:flex-nowrap sm:gap-5 sm:border-t-0"
       aria-label="places of the tank"
     >
       <span
@@ -91,14 +90,15 @@
       {#each ofTank as one (one.path)}{@render link(one)}{/each}
     </nav>
   {/if}
-  <span class="order-2 ml-auto flex items-center gap-4 sm:order-none sm:gap-5">
+  <span class="ml-auto flex items-center gap-4 sm:gap-5">
     <Outbox />
     <Button
       kind="bare"
-      onclick={() => (settings = true)}
-      aria-label="Units and keys"
-      data-testid="settings">Units</Button
+      onclick={() => (guide = true)}
+      aria-label="Guide and keys"
+      data-testid="open-guide">Guide</Button
     >
+    <Button kind="bare" onclick={() => (settings = true)} data-testid="settings">Units</Button>
     <button
       class="flex size-11 items-center justify-center"
       onclick={switchTheme}
@@ -123,8 +123,8 @@
     </button>
   </span>
 </header>
-<Sheet title="Units and keys" open={settings} onclose={() => (settings = false)}>
-  <h3 class="font-serif text-lg">Units</h3>
+<ThumbBar places={everywhere} />
+<Sheet title="Units" open={settings} onclose={() => (settings = false)}>
   <p class="text-neutral">Every number on every page, at once.</p>
   {#each units.offered as quantity (quantity.name)}
     <fieldset class="border-base-300 flex flex-wrap items-center gap-x-5 border-b py-1">
@@ -145,11 +145,9 @@
     <TextLink href="/account" onclick={() => (settings = false)}>Account</TextLink>
     <Button onclick={signOut}>Sign out, <span class="capitalize">{session.name}</span></Button>
   </p>
-  <h3 class="mt-6 font-serif text-lg">Keys</h3>
-  <dl class="grid grid-cols-[11rem_1fr] gap-y-1">
-    {#each KEYS as [key, text] (key)}
-      <dt><kbd>{key}</kbd></dt>
-      <dd>{text}</dd>
-    {/each}
-  </dl>
+</Sheet>
+<Sheet title="Guide" open={guide} onclose={() => (guide = false)}>
+  {#await import('../guide/Guide.svelte') then { default: Guide }}
+    <Guide />
+  {/await}
 </Sheet>

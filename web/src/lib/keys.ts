@@ -14,7 +14,7 @@ export const KEYS: [string, string][] = [
   ['g m', 'to the tank’s make-up'],
   ['g n', 'to a new tank'],
   ['[ and ]', 'to the tank before and after'],
-  ['?', 'these keys'],
+  ['?', 'the guide, and these keys'],
   ['arrows', 'on a handle or a line: more and less; on the picture: day by day'],
   ['shift arrows, + and −', 'on the picture: along time, nearer and further'],
   ['Enter, Escape', 'adopt what is tried, put back what was'],

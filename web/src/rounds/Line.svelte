@@ -3,9 +3,8 @@
   import { said } from '../lib/said';
   import { volume } from '../lib/units.svelte';
   import { nearDay } from '../lib/words';
-  import Button from '../ui/Button.svelte';
   import LevelStrip from '../ui/LevelStrip.svelte';
-  import TextLink from '../ui/TextLink.svelte';
+  import Actions from './Actions.svelte';
   import { due, planWork, reason, task } from './words';
 
   /** A tank of the round: what to do with it today, why, and how it stands. */
@@ -32,6 +31,7 @@
 <li
   class="border-base-content/40 grid grid-cols-1 gap-x-8 gap-y-2 border-b py-3 md:grid-cols-[10.5rem_1fr_250px_9.5rem]"
   data-testid="rounds-line"
+  data-tank={line.tank.name}
 >
   <div>
     <a
@@ -67,41 +67,7 @@
     {#if line.due.length > 0}
       <p class="mt-0.5 text-sm" data-testid="due">Due: {due(line)}</p>
     {/if}
-    {#if line.verdict === 'TEST_FIRST'}
-      <p class="text-sm">
-        <TextLink kind="strong" dense href="/tank/{line.tank.id}">Enter the reading</TextLink>
-      </p>
-    {:else if line.fraction !== undefined && line.verdict !== 'STUCK'}
-      <p class="flex gap-x-5 text-sm">
-        <TextLink
-          kind="strong"
-          dense
-          href="/tank/{line.tank.id}/change"
-          aria-label="{line.tank.name}: run sheet">Run sheet</TextLink
-        >
-        <Button
-          dense
-          disabled={busy === line.tank.id}
-          onclick={() => ondone(line)}
-          aria-label="{line.tank.name}: change done">Change done</Button
-        >
-        {#if line.fixedRoutine}
-          <Button
-            dense
-            disabled={busy === line.tank.id}
-            onclick={() => onlater(line, 1, 'a day later')}
-            aria-label="{line.tank.name}: a day later">A day later</Button
-          >
-          <Button
-            dense
-            disabled={busy === line.tank.id}
-            onclick={() =>
-              onlater(line, Math.ceil((line.standing ?? line.routine)?.everyDays ?? 7), 'skipped')}
-            aria-label="{line.tank.name}: skip this one">Skip this one</Button
-          >
-        {/if}
-      </p>
-    {/if}
+    <Actions {line} {busy} {ondone} {onlater} />
   </div>
   <div class="flex flex-col gap-1">
     <LevelStrip level={line.nitrate} name="nitrate" colour="var(--color-primary)" />

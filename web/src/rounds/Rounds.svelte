@@ -1,15 +1,18 @@
 <script lang="ts">
   import { onMount } from 'svelte';
+  import { MediaQuery } from 'svelte/reactivity';
   import { api, type RoundsLine } from '../api/client';
   import { whenRenewed } from '../lib/connection.svelte';
-  import { MANY, sortOut } from './rounds';
+  import { MANY, VIEWS, arrange, wantsHand, type View } from './rounds';
   import { show } from '../lib/toast.svelte';
   import { tanks } from '../lib/tanks.svelte';
   import { addDays, nearDay, shortDay } from '../lib/words';
   import Line from './Line.svelte';
   import TakeIn from './TakeIn.svelte';
-  import { heading } from './words';
+  import Row from './Row.svelte';
+  import { heading, takes } from './words';
   import Button from '../ui/Button.svelte';
+  import Chip from '../ui/Chip.svelte';
   import TextLink from '../ui/TextLink.svelte';
   import Input from '../ui/Input.svelte';
 
@@ -28,14 +31,26 @@
   whenRenewed(() => void load());
   onMount(load);
 
+  const phone = new MediaQuery('max-width: 639px');
   let sites = $derived([...new Set((lines ?? []).map((line) => line.site).filter(Boolean))].sort());
+  // on a phone rooms are headings of their own view
   let here = $derived(
-    (lines ?? []).filter((line) => !site || !sites.includes(site) || line.site === site),
+    (lines ?? []).filter(
+      (line) => phone.current || !site || !sites.includes(site) || line.site === site,
+    ),
   );
 
   let looked = $state('');
-  let all = $state(false);
-  let sorted = $derived(sortOut(here, looked, all));
+  let chosen = $state<View | null>(null);
+  let view = $derived<View>(
+    chosen ?? (here.length > MANY || (phone.current && here.length > 1) ? 'today' : 'all'),
+  );
+  let arranged = $derived(arrange(here, view, looked));
+  let opened = $state<string | null>(null);
+  /** The tank that stands open on a phone: the one pressed, or else the most urgent. */
+  let open = $derived(
+    opened ?? arranged.groups[0]?.lines.find((line) => line.verdict !== 'SKIP')?.tank.id ?? '',
+  );
 
   function choose(name: string) {
     site = name;
@@ -127,7 +142,7 @@
         <div
           role="group"
           aria-label="where"
-          class="flex flex-wrap gap-x-4 text-sm"
+          class="hidden flex-wrap gap-x-4 text-sm sm:flex"
           data-testid="sites"
         >
           {#each ['', ...sites] as name (name)}
@@ -143,43 +158,74 @@
       {/if}
     </div>
     {#if lines[0]}
-      <p class="text-neutral font-serif text-lg">{shortDay(lines[0].tank.today)}</p>
+      <p class="text-neutral font-serif text-lg">
+        {shortDay(lines[0].tank.today)}{#if takes(here)}
+          {' '}<span class="font-sans text-sm">· {takes(here)}</span>
+        {/if}
+      </p>
     {:else}
       <p class="mt-2 max-w-prose">
         <a class="underline" href="/new">Start a tank</a> in three minutes, or import a tank file, and
         its forecast is here in a moment.
       </p>
     {/if}
-    {#if here.length > MANY}
-      <p class="mt-2 flex flex-wrap items-center gap-x-6 text-sm">
-        <Input
-          type="search"
-          dense
-          class="w-60"
-          placeholder="tank or room"
-          aria-label="find a tank by name or room"
-          bind:value={looked}
-          data-testid="find-tank"
-        />
-        {#if all}<Button dense onclick={() => (all = false)}>only what wants a hand</Button>{/if}
+    {#if here.length > MANY || (phone.current && here.length > 1)}
+      <div class="mt-2 flex flex-wrap items-center gap-2 text-sm">
+        <div role="group" aria-label="which tanks" class="flex gap-2">
+          {#each VIEWS as one (one.key)}
+            <Chip class="px-3" pressed={view === one.key} onclick={() => (chosen = one.key)}
+              >{one.words}{one.key === 'today'
+                ? ` ${here.filter(wantsHand).length}`
+                : one.key === 'all'
+                  ? ` ${here.length}`
+                  : ''}</Chip
+            >
+          {/each}
+        </div>
+        {#if here.length > MANY}
+          <Input
+            type="search"
+            class="w-full sm:w-60"
+            placeholder="tank or room"
+            aria-label="find a tank by name or room"
+            bind:value={looked}
+            data-testid="find-tank"
+          />
+        {/if}
+      </div>
+    {/if}
+    {#each arranged.groups as group (group.room)}
+      {#if group.room}
+        <h2 class="text-neutral mt-4 text-sm font-bold">{group.room}</h2>
+      {/if}
+      <ul class="border-base-content/40 border-t {group.room ? 'mt-1' : 'mt-3'}">
+        {#each group.lines as line (line.tank.id)}
+          {#if phone.current}
+            <Row
+              {line}
+              {busy}
+              room={!group.room}
+              open={open === line.tank.id}
+              onopen={() => (opened = open === line.tank.id ? '' : line.tank.id)}
+              ondone={done}
+              onlater={later}
+            />
+          {:else}
+            <Line {line} {busy} ondone={done} onlater={later} />
+          {/if}
+        {:else}
+          {#if looked}<li class="py-3">No tank or room is called “{looked}”.</li>{/if}
+        {/each}
+      </ul>
+    {/each}
+    {#if arranged.rest.length > 0}
+      <p class="border-base-content/40 border-y py-2 text-sm" data-testid="waiting">
+        <Button class="text-left" onclick={() => (chosen = 'all')}
+          ><span class="font-serif text-xl">{arranged.rest.length} can wait</span></Button
+        >
+        <span class="text-neutral">{arranged.rest.map((line) => line.tank.name).join(', ')}</span>
       </p>
     {/if}
-    <ul class="border-base-content/40 mt-3 border-t">
-      {#each sorted.shown as line (line.tank.id)}
-        <Line {line} {busy} ondone={done} onlater={later} />
-      {:else}
-        {#if looked}<li class="py-3">No tank or room is called “{looked}”.</li>{/if}
-      {/each}
-      {#if sorted.waiting.length > 0}
-        <li class="border-base-content/40 border-b py-2 text-sm" data-testid="waiting">
-          <Button class="text-left" onclick={() => (all = true)}
-            ><span class="font-serif text-xl">{sorted.waiting.length} can wait</span></Button
-          >
-          <span class="text-neutral">{sorted.waiting.map((line) => line.tank.name).join(', ')}</span
-          >
-        </li>
-      {/if}
-    </ul>
     <div class="mt-4 flex flex-wrap items-center gap-x-8">
       <TextLink href="/new" class="text-sm" data-testid="new-tank">Start a new tank</TextLink>
       {#if tanks.all.some((tank) => tank.putAway)}

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { RoundsLine } from '../api/client';
-import { MANY, sortOut } from './rounds';
+import { MANY, arrange, type View } from './rounds';
+import { heading, takes } from './words';
 
 const line = (name: string, verdict: RoundsLine['verdict'], due: RoundsLine['due'] = []) =>
   ({
@@ -18,26 +19,60 @@ const many = [
 ];
 const names = (lines: RoundsLine[]) => lines.map((one) => one.tank.name);
 
+const shown = (all: RoundsLine[], view: View, looked = '') =>
+  arrange(all, view, looked).groups.map((group) => ({
+    room: group.room,
+    names: names(group.lines),
+  }));
+
 describe('the rounds of many tanks', () => {
   it('show what wants a hand today, and keep the others in one line', () => {
-    const { shown, waiting } = sortOut(many, '', false);
-    expect(names(shown)).toEqual(['Pond', 'Shelf']);
-    expect(waiting).toHaveLength(MANY);
-    expect(sortOut(many, '', true)).toEqual({ shown: many, waiting: [] });
+    expect(shown(many, 'today')).toEqual([{ room: '', names: ['Pond', 'Shelf'] }]);
+    expect(arrange(many, 'today', '').rest).toHaveLength(MANY);
+    expect(arrange(many, 'all', '')).toEqual({ groups: [{ room: '', lines: many }], rest: [] });
+  });
+
+  it('go from room to room, what has no room last', () => {
+    const homeless = { ...line('Barrel', 'CHANGE'), site: '' };
+    expect(shown([homeless, ...many], 'rooms')).toEqual([
+      { room: 'Hall', names: ['Shelf'] },
+      { room: 'Yard', names: ['Pond'] },
+      { room: 'No room named', names: ['Barrel'] },
+    ]);
+  });
+
+  it('are put in the order of names as one counts', () => {
+    const [first] = shown(many, 'names');
+    expect(first?.names.slice(0, 3)).toEqual(['Pond', 'Row 1', 'Row 2']);
+    expect(first?.names.at(-1)).toBe('Shelf');
   });
 
   it('never fold a tank away that is warned of', () => {
     const warned = { ...line('Vat', 'SKIP'), warnings: [[{ text: 'Too much carbon.' }]] };
-    expect(names(sortOut([...many, warned], '', false).shown)).toEqual(['Pond', 'Shelf', 'Vat']);
+    expect(shown([...many, warned], 'today')[0]?.names).toEqual(['Pond', 'Shelf', 'Vat']);
   });
 
-  it('are searched by name and room', () => {
-    expect(names(sortOut(many, ' row 3', false).shown)).toEqual(['Row 3']);
-    expect(names(sortOut(many, 'yard', false).shown)).toEqual(['Pond']);
-    expect(sortOut(many, 'nothing of that name', false).shown).toEqual([]);
+  it('are searched by name and room, whatever the view', () => {
+    expect(shown(many, 'today', ' row 3')[0]?.names).toEqual(['Row 3']);
+    expect(shown(many, 'rooms', 'yard')[0]?.names).toEqual(['Pond']);
+    expect(shown(many, 'all', 'nothing of that name')[0]?.names).toEqual([]);
+  });
+});
+
+describe('a round in a few words', () => {
+  const change = { ...line('Pond', 'CHANGE'), minutes: 40, litres: 60, fraction: 0.3 };
+  const test = {
+    ...line('Vat', 'TEST_FIRST', [{ work: 'test:nitrate' }] as RoundsLine['due']),
+    testFirst: { analyte: 'nitrate' },
+  } as RoundsLine;
+
+  it('counts whoever wants a hand', () => {
+    expect(heading(many)).toBe('2 of 14 tanks want a hand.');
+    expect(heading([line('Pond', 'SKIP')])).toBe('The tank can wait.');
   });
 
-  it('of few tanks are shown whole', () => {
-    expect(sortOut(many.slice(0, MANY), '', false).shown).toHaveLength(MANY);
+  it('says what today takes, a test that is asked twice once', () => {
+    expect(takes([change, test])).toBe('about 40 min and 60 L to change · one test');
+    expect(takes([line('Pond', 'SKIP')])).toBe('');
   });
 });

@@ -1,15 +1,58 @@
 import type { RoundsLine } from '../api/client';
 import { said } from '../lib/said';
 import { drawn, volume } from '../lib/units.svelte';
-import { longDay, nearDay, percent } from '../lib/words';
+import { longDay, minutesText, nearDay, percent } from '../lib/words';
+import { wantsHand } from './rounds';
 
 /** What the round comes to, in a sentence. */
 export function heading(all: RoundsLine[]): string {
   if (all.length === 0) return 'No tank yet.';
-  const wanting = all.filter((line) => line.verdict !== 'SKIP').length;
+  const wanting = all.filter(wantsHand).length;
   if (all.length === 1) return wanting ? 'One tank wants a hand.' : 'The tank can wait.';
   if (wanting === 0) return 'All tanks can wait.';
   return `${wanting} of ${all.length} tanks ${wanting === 1 ? 'wants' : 'want'} a hand.`;
+}
+
+/** What today's work takes: time and water of the changes, and how many tests. */
+export function takes(all: RoundsLine[]): string {
+  const changed = all.filter((line) => line.minutes !== undefined);
+  const minutes = changed.reduce((sum, line) => sum + (line.minutes ?? 0), 0);
+  const litres = changed.reduce((sum, line) => sum + (line.litres ?? 0), 0);
+  const tests = all.reduce(
+    (sum, line) =>
+      sum +
+      new Set([
+        ...(line.verdict === 'TEST_FIRST' && line.testFirst ? [line.testFirst.analyte] : []),
+        ...line.due.filter((one) => one.work.startsWith('test:')).map((one) => one.work.slice(5)),
+      ]).size,
+    0,
+  );
+  return [
+    changed.length > 0 ? `about ${minutesText(minutes)} and ${volume(litres)} to change` : '',
+    tests > 0 ? (tests === 1 ? 'one test' : `${tests} tests`) : '',
+  ]
+    .filter(Boolean)
+    .join(' · ');
+}
+
+/** What to do with a tank in a few words, where there is one line for it. */
+export function shortTask(line: RoundsLine): string {
+  if (line.verdict !== 'SKIP') return task(line);
+  if (line.due.length > 0) {
+    const words = due(line);
+    return words.charAt(0).toUpperCase() + words.slice(1);
+  }
+  if (line.warnings.length > 0) return 'Look at this';
+  return line.on && line.fraction !== undefined
+    ? `${percent(line.fraction)} ${nearDay(line.on, line.tank.today)}`
+    : 'Nothing to do';
+}
+
+/** Which nutrient stands nearer to its limit. */
+export function nearer(line: RoundsLine): 'nitrate' | 'phosphate' {
+  const full = (level: RoundsLine['nitrate']) =>
+    level.line.ceilingMgL ? level.now.p50 / level.line.ceilingMgL : 0;
+  return full(line.phosphate) > full(line.nitrate) ? 'phosphate' : 'nitrate';
 }
 
 /** What to do with a tank, as its line says it. */
@@ -32,6 +75,9 @@ export function task(line: RoundsLine): string {
   return line.crossesOn ? 'Skip for now' : 'Skip: nothing is needed';
 }
 
+/** A line has room for so many; the tank's own page tells them all. */
+const MOST_REASONS = 2;
+
 /** Why. */
 export function reason(line: RoundsLine): string {
   const holds = line.why.find((one) => one.kind === 'HOLDS_UNTIL');
@@ -44,7 +90,10 @@ export function reason(line: RoundsLine): string {
         ? drawn('phosphate', line.phosphate.line.ceilingMgL ?? 0)
         : drawn('nitrate', line.nitrate.line.ceilingMgL)
     } without any change.`;
-  return line.why.map((one) => said(one.words, line.tank.today)).join(' ');
+  return line.why
+    .slice(0, MOST_REASONS)
+    .map((one) => said(one.words, line.tank.today))
+    .join(' ');
 }
 
 /** The first work that the plan asks for, where it is not due already. */

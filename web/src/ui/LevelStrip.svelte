@@ -7,9 +7,16 @@
     level,
     name,
     colour,
-  }: { level: Schemas['Level']; name: 'nitrate' | 'phosphate'; colour: string } = $props();
+    bare = false,
+  }: {
+    level: Schemas['Level'];
+    name: 'nitrate' | 'phosphate';
+    colour: string;
+    /** Whether it stands without words, in a row that has no room for them. */
+    bare?: boolean;
+  } = $props();
 
-  const width = 250;
+  let width = $derived(bare ? 90 : 250);
   const uid = $props.id();
   let top = $derived(
     Math.max((level.line.ceilingMgL ?? level.now.p90 * 1.2) * 1.35, level.now.p90 * 1.08, 0.01),
@@ -29,7 +36,7 @@
     aria-label="{text} {labelOf(name)}, between {shown(name, level.now.p10)} and {shown(
       name,
       level.now.p90,
-    )}, line at {line ?? 'none'}"
+    )}, limit {line ?? 'none'}"
   >
     <defs>
       <pattern id="{uid}-out" width="6" height="6" patternUnits="userSpaceOnUse">
@@ -62,8 +69,10 @@
       <path d="M{x(level.line.ceilingMgL)} 0V18" stroke="var(--color-primary)" stroke-width="2.5" />
     {/if}
   </svg>
-  <figcaption class="text-neutral text-xs leading-5">
-    {text}
-    {labelOf(name)}{line === undefined ? ', no line' : `, line ${line}`}
-  </figcaption>
+  {#if !bare}
+    <figcaption class="text-neutral text-xs leading-5">
+      {text}
+      {labelOf(name)}{line === undefined ? ', no limit' : `, limit ${line}`}
+    </figcaption>
+  {/if}
 </figure>

@@ -7,7 +7,7 @@
   {#if toast.now}
     <div
       data-testid="toast"
-      class="border-base-content bg-base-100 fixed bottom-4 left-1/2 z-20 flex w-max max-w-[92vw] -translate-x-1/2 items-center gap-4 rounded-box border px-4 py-2 text-sm"
+      class="border-base-content bg-base-100 fixed bottom-18 left-1/2 z-20 flex w-max sm:bottom-4 max-w-[92vw] -translate-x-1/2 items-center gap-4 rounded-box border px-4 py-2 text-sm"
     >
       <span class:text-error={toast.now.kind === 'problem'}>{toast.now.text}</span>
       {#if toast.now.action}

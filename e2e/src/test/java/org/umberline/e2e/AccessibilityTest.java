@@ -68,7 +68,11 @@ class AccessibilityTest {
       page.closeSheet();
     }
     page.see("settings").click();
-    check("units and keys");
+    check("units");
+    page.closeSheet();
+    page.see("open-guide").click();
+    page.awaitText("guide", "Reading the balance");
+    check("guide");
     page.closeSheet();
     page.named("as a table").click();
     check("table twin");

@@ -130,8 +130,9 @@ final class Page implements AutoCloseable {
     return await(
         "the line of " + tank,
         d ->
-            d.findElements(mark("rounds-line")).stream()
-                .filter(line -> line.findElement(By.tagName("a")).getText().equals(tank))
+            d
+                .findElements(By.cssSelector("[data-testid=rounds-line][data-tank='" + tank + "']"))
+                .stream()
                 .findFirst()
                 .orElse(null));
   }
@@ -206,7 +207,20 @@ final class Page implements AutoCloseable {
 
   /** Opens a tank from the rounds. */
   Page openTank(String name) {
-    line(name).findElement(By.tagName("a")).click();
+    await(
+            "the way into " + name,
+            d -> {
+              // on a phone a line opens in place first
+              WebElement line = line(name);
+              for (String words : new String[] {name, "Open " + name}) {
+                for (WebElement link : line.findElements(By.linkText(words))) {
+                  return link;
+                }
+              }
+              line.findElement(By.tagName("button")).click();
+              return null;
+            })
+        .click();
     see("tideline");
     see("ledger");
     return this;

@@ -11,6 +11,7 @@ import org.umberline.core.quantity.Ammonia;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.TankModel;
 
 /**
  * How far the filter of a new tank has grown in, and what its keeper does meanwhile.
@@ -24,16 +25,16 @@ record Cycle(boolean stocked, Optional<LocalDate> readyOn, LocalDate testOn) {
   /** While a filter grows in, ammonia and nitrite are tested this often. Common practice. */
   static final int TESTED_EVERY_DAYS = 3;
 
-  /** A filter has grown in by this age, whatever is not known of it. Common practice, no source. */
-  private static final int GROWN_IN_DAYS = 60;
-
   /** Days ahead that are looked at. Chosen. */
   private static final int DAYS_AHEAD = 56;
 
   /** Empty when the tank is old, or its filter has grown in. */
   static Optional<Cycle> of(Basis b) {
     boolean young =
-        b.tank.startedOn().filter(day -> day.isAfter(b.asOf.minusDays(GROWN_IN_DAYS))).isPresent();
+        b.tank
+            .startedOn()
+            .filter(day -> day.isAfter(b.asOf.minusDays(TankModel.FILTER_GROWN_IN_DAYS)))
+            .isPresent();
     int days = Math.min(DAYS_AHEAD, b.promise.days());
     if (!young || !b.scenario.isNew() || days < 1) {
       return Optional.empty();

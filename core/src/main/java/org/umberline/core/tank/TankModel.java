@@ -49,6 +49,9 @@ public record TankModel(
   /** Temperature of a tank that states none, °C. Common practice, no source. */
   public static final double DEFAULT_TEMPERATURE_C = 25;
 
+  /** A filter has grown in by this age, whatever is not known of it. Common practice, no source. */
+  public static final int FILTER_GROWN_IN_DAYS = 60;
+
   public TankModel {
     waters = List.copyOf(waters);
     foods = List.copyOf(foods);

@@ -153,9 +153,12 @@ public record Work(
 
   /** Whether it stirs or rinses the living filter. */
   public boolean isFilterCleaning(TankModel tank) {
-    return kind == Kind.CLEAN
-        && tank.exports().stream()
-            .anyMatch(gear -> gear instanceof ExportMethod.Mechanical && gear.id().equals(subject));
+    return kind == Kind.CLEAN && isFilter(tank, subject);
+  }
+
+  private static boolean isFilter(TankModel tank, String export) {
+    return tank.exports().stream()
+        .anyMatch(gear -> gear instanceof ExportMethod.Mechanical && gear.id().equals(export));
   }
 
   /** The key of a kind of work on a subject. */
@@ -218,6 +221,10 @@ public record Work(
       if (wanted.isEmpty() && foreseen.containsKey(key)) {
         due = foreseen.get(key);
         origin = Origin.MODEL;
+      }
+      if (kind == Kind.CLEAN && isFilter(tank, subject) && tank.startedOn().isPresent()) {
+        // a filter that grows in is left alone
+        due = latest(due, tank.startedOn().get().plusDays(TankModel.FILTER_GROWN_IN_DAYS));
       }
       // a day it was moved to counts until the work is done on or after its eve
       Optional<LocalDate> moved =

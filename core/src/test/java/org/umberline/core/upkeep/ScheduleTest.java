@@ -32,7 +32,12 @@ class ScheduleTest {
   private static final Span ALWAYS = new Span(TankBuilder.START, Optional.empty());
 
   private static TankModel tank(LogEntry... log) {
+    return startedOn(TankBuilder.START, log);
+  }
+
+  private static TankModel startedOn(LocalDate day, LogEntry... log) {
     return new TankBuilder()
+        .startedOn(day)
         .build()
         .withExports(
             List.of(
@@ -74,6 +79,16 @@ class ScheduleTest {
 
   private static Care with(OptionalInt every, Optional<LocalDate> nextOn) {
     return Care.NONE.with(new Care.Habit("clean:sponge", every, nextOn));
+  }
+
+  @Test
+  void aFilterThatGrowsInIsLeftAloneUnlessItsKeeperNamesADay() {
+    LocalDate started = TODAY.minusDays(35);
+    TankModel tank = startedOn(started, changed(34));
+    assertThat(sponge(tank, Care.NONE).due()).isEqualTo(started.plusDays(60));
+    assertThat(sponge(tank, with(OptionalInt.of(14), Optional.empty())).due())
+        .isEqualTo(started.plusDays(60));
+    assertThat(sponge(tank, with(OptionalInt.empty(), Optional.of(TODAY))).due()).isEqualTo(TODAY);
   }
 
   @Test

@@ -82,6 +82,9 @@ public class RoundsAnswers {
         advice.today().verdict(),
         orNull(fraction),
         fraction.isPresent() ? fraction.getAsDouble() * now.tank().netVolumeL() : null,
+        advice.today().litres().isPresent()
+            ? now.tank().effort().minutes(advice.today().litres().getAsDouble())
+            : null,
         on.orElse(null),
         AdviceMapper.warnings(advice, words),
         AdviceMapper.why(advice, words),

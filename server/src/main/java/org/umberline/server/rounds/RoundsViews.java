@@ -12,12 +12,16 @@ import org.umberline.server.tank.TankViews;
 public final class RoundsViews {
   private RoundsViews() {}
 
-  @Schema(description = "on is the day of the change, or the day until which nothing is needed")
+  @Schema(
+      description =
+          "on is the day of the change, or the day until which nothing is needed; minutes is what"
+              + " the change of today takes")
   public record RoundsLine(
       TankViews.Tank tank,
       Advice.Verdict verdict,
       @Schema(nullable = true) Double fraction,
       @Schema(nullable = true) Double litres,
+      @Schema(nullable = true) Double minutes,
       @Schema(nullable = true) LocalDate on,
       List<List<AdviceViews.Said>> warnings,
       List<AdviceViews.Reason> why,
