@@ -3,6 +3,7 @@
   import type { LedgerLine, Ledgers, Tried } from '../../../api/client';
   import { about } from '../../../lib/words';
   import { labelOf, toShown } from '../../../lib/units.svelte';
+  import { closing } from './closing';
   import Open from './Open.svelte';
   import Button from '../../../ui/Button.svelte';
 
@@ -16,6 +17,8 @@
     ontry: (tried: Tried[]) => void;
   } = $props();
 
+  /** Where it is held, as one says it. */
+  const WHERE: Record<string, string> = { water: 'the water', media: 'the filter' };
   const SHOWN = 4;
   const MEASURES = ['mg a day', 'g a month', 'mg/L a week'] as const;
   let element = $state<'nitrogen' | 'phosphorus'>('nitrogen');
@@ -33,6 +36,7 @@
     if (measure === 'g a month') return gramsAMonth;
     return toShown(ion, ion === 'nitrate' ? nitrateMgLAWeek : phosphateMgLAWeek);
   });
+  let close = $derived(closing(ledger, perMg));
   let most = $derived(
     Math.max(...[...ledger.in, ...ledger.out].map((line) => line.perDay.high * perMg), 0.001),
   );
@@ -142,17 +146,31 @@
         >{all ? 'fewer lines' : 'all lines'}</Button
       >
     {/if}
-    <span title={`between ${ledger.unexplained.low} and ${ledger.unexplained.high} mg a day`}
-      >not accounted for: {signed(ledger.unexplained.mean, amount(ledger.unexplained.mean))}
-      <span class="text-neutral text-sm"
-        >({signed(ledger.unexplained.low, amount(ledger.unexplained.low))} to {signed(
-          ledger.unexplained.high,
-          amount(ledger.unexplained.high),
-        )})</span
-      ></span
+    <span data-testid="ledger-sum"
+      >{close.in} in − {close.out} out
+      {#if close.unexplained !== 0}
+        <span
+          title="between {signed(
+            ledger.unexplained.low,
+            amount(ledger.unexplained.low),
+          )} and {signed(ledger.unexplained.high, amount(ledger.unexplained.high))}"
+          >{close.unexplained < 0 ? '−' : '+'}
+          {Math.abs(close.unexplained)} not accounted for</span
+        >
+      {/if}
+      =
+      <strong>{Math.abs(close.more)} {close.more < 0 ? 'less' : 'more'} in the tank</strong
+      >{#if close.held.length > 0}<span class="text-neutral text-sm"
+          >: {close.held
+            .map(
+              (part) =>
+                `${signed(part.amount, String(Math.abs(part.amount)))} in ${WHERE[part.name] ?? part.name}`,
+            )
+            .join(', ')}</span
+        >{/if}</span
     >
     <strong
-      >stays in the water: {ion}
+      >without changes: {ion}
       {signed(
         ledger.netMgLPerWeek.mean,
         `${about(Math.abs(toShown(ion, ledger.netMgLPerWeek.mean)))} ${labelOf(ion)}`,
@@ -164,7 +182,7 @@
         )} and {signed(
           ledger.netMgLPerWeek.high,
           about(Math.abs(toShown(ion, ledger.netMgLPerWeek.high))),
-        )}, before changes</span
+        )}</span
       ></strong
     >
   </p>

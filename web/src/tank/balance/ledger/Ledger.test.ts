@@ -66,7 +66,7 @@ describe('the ledger', () => {
     expect(screen.getByText('brings in 34')).toBeInTheDocument();
     expect(screen.getByText('takes out 15')).toBeInTheDocument();
     const net = screen.getByTestId('ledger-net').textContent.replace(/\s+/g, ' ');
-    expect(net).toContain('not accounted for: −1.1 (−3 to +1)');
+    expect(net).toContain('34 in − 15 out − 1 not accounted for = 18 more in the tank');
     expect(net).toContain('nitrate +5.1 mg/L NO3 a week');
   });
 
