@@ -164,9 +164,16 @@
         {/if}
       </p>
     {:else}
-      <p class="mt-2 max-w-prose">
-        <a class="underline" href="/new">Start a tank</a> in three minutes, or import a tank file, and
-        its forecast is here in a moment.
+      <p class="text-neutral mt-2 max-w-prose text-lg">
+        Say what lives in yours and how you feed it. How much water to change, and when none is
+        needed, is worked out while you speak. Three minutes are enough.
+      </p>
+      <p class="mt-4">
+        <TextLink
+          href="/new"
+          class="btn btn-primary h-auto px-5 no-underline"
+          data-testid="new-tank">Start your first tank</TextLink
+        >
       </p>
     {/if}
     {#if here.length > MANY || (phone.current && here.length > 1)}
@@ -227,7 +234,9 @@
       </p>
     {/if}
     <div class="mt-4 flex flex-wrap items-center gap-x-8">
-      <TextLink href="/new" class="text-sm" data-testid="new-tank">Start a new tank</TextLink>
+      {#if lines.length > 0}
+        <TextLink href="/new" class="text-sm" data-testid="new-tank">Start a new tank</TextLink>
+      {/if}
       {#if tanks.all.some((tank) => tank.putAway)}
         <TextLink href="/account" class="text-sm"
           >{tanks.all.filter((tank) => tank.putAway).length} put away</TextLink

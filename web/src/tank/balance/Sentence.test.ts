@@ -261,6 +261,6 @@ describe('the sentence', () => {
       { lines: { nitrate: {}, phosphate: {} } },
       outlook({ routine: undefined, changeDays: [] }),
     );
-    expect(text).toContain('No line is drawn yet.');
+    expect(text).toContain('No limit is set yet.');
   });
 });

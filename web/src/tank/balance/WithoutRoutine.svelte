@@ -2,6 +2,7 @@
   import type { Balance, Outlook } from '../../api/client';
   import { said } from '../../lib/said';
   import { interval, longDay, percent, timesInTen } from '../../lib/words';
+  import TextLink from '../../ui/TextLink.svelte';
 
   /** The sentence where no routine is asked for, none can hold, or something comes first. */
   let {
@@ -104,7 +105,7 @@
         >{longDay(balance.today.noneNeededUntil ?? outlook.until, today)}</strong
       >.
     {:else}
-      No line is drawn yet.
+      No limit is set yet.
     {/if}
   </h1>
   <p class="text-base-content/85 mt-1 text-base leading-7 sm:text-lg" data-testid="outcome">
@@ -122,7 +123,10 @@
       {/if}
       {floorNote}
     {:else}
-      Draw one in the picture below, and what keeps the water under it is worked out.
+      Say what it is kept for in <TextLink class="min-h-0" href="/tank/{balance.tank.id}/make-up"
+        >Make-up</TextLink
+      > and its usual limits are taken, or draw your own in the picture below. What keeps the water under
+      them is then worked out.
     {/if}
   </p>
 {/if}

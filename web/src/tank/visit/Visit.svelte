@@ -6,9 +6,11 @@
   import { show } from '../../lib/toast.svelte';
   import { tanks } from '../../lib/tanks.svelte';
   import { level } from '../../lib/units.svelte';
-  import { longDay, nearDay, shortDay } from '../../lib/words';
+  import { addDays, longDay, nearDay, shortDay } from '../../lib/words';
   import EntryLine from '../log/EntryLine.svelte';
   import Button from '../../ui/Button.svelte';
+  import Chip from '../../ui/Chip.svelte';
+  import Count from '../../ui/Count.svelte';
   import TextLink from '../../ui/TextLink.svelte';
 
   let { tank }: { tank: string } = $props();
@@ -17,6 +19,11 @@
   let visit = $state.raw<Schemas['Visit'] | null>(null);
   let seen = $state('');
   let advice = $state('');
+  let busy = $state(false);
+  /** Days until the next visit; nothing where none is named. */
+  let nextIn = $state<number | undefined>();
+  let photos = $state.raw<Schemas['Photo'][]>([]);
+  const AGAIN = [7, 14, 28];
   let name = $derived(tanks.all.find((one) => one.id === tank)?.name ?? '');
 
   async function load(id?: string) {
@@ -34,29 +41,45 @@
     });
     visit = answer.data ?? null;
     advice = visit?.advice ?? '';
+    if (visit) await loadPhotos(visit);
+  }
+
+  /** The photos taken on the days of the visit. */
+  async function loadPhotos(of: Schemas['Visit']) {
+    const answer = await api.GET('/api/tanks/{id}/photos', { params: { path: { id: tank } } });
+    const from = of.begunAt.slice(0, 10);
+    const to = (of.endedAt ?? of.today).slice(0, 10);
+    photos = (answer.data ?? []).filter((photo) => photo.day >= from && photo.day <= to);
   }
 
   async function begin() {
     const id = crypto.randomUUID();
+    busy = true;
     const answer = await api.POST('/api/tanks/{id}/visits', {
       params: { path: { id: tank } },
       body: { id, seen },
     });
+    busy = false;
     if (!answer.response.ok) {
       show({ kind: 'problem', text: answer.error?.detail ?? 'That was not saved.' });
       return;
     }
     seen = '';
-    await load(id);
+    await load();
   }
 
   async function leave() {
     if (!visit) return;
     const id = visit.id;
+    busy = true;
     const answer = await api.PUT('/api/tanks/{id}/visits/{visit}/end', {
       params: { path: { id: tank, visit: id } },
-      body: { advice },
+      body: {
+        advice,
+        nextOn: nextIn === undefined ? undefined : addDays(visit.today, nextIn),
+      },
     });
+    busy = false;
     if (!answer.response.ok)
       show({ kind: 'problem', text: answer.error?.detail ?? 'That was not saved.' });
     await load(id);
@@ -69,8 +92,8 @@
   {#if all && !visit}
     <h1 class="font-serif text-2xl sm:text-3xl">A visit to {name}</h1>
     <p class="text-neutral max-w-prose">
-      Arriving keeps how the tank stands now; what you then note belongs to the visit; leaving makes
-      one page for whoever owns it.
+      The start keeps how the tank stands. What you then note belongs to the visit, and leaving
+      makes one page for whoever owns it.
     </p>
     <label class="mt-3 block max-w-2xl"
       >What you see on arrival
@@ -80,7 +103,9 @@
         bind:value={seen}
         data-testid="visit-seen"></textarea></label
     >
-    <Button kind="main" class="mt-2" onclick={begin} data-testid="visit-begin">Start visit</Button>
+    <Button kind="main" class="mt-2" disabled={busy} onclick={begin} data-testid="visit-begin"
+      >Start visit</Button
+    >
     {#if all.length > 0}
       <h2 class="mt-6 font-serif text-lg">Earlier visits</h2>
       <ul>
@@ -115,6 +140,7 @@
       </div>
       <p class="mt-2 flex flex-wrap gap-x-6 text-sm">
         <TextLink href="/bench">Bench</TextLink>
+        <TextLink href="/tank/{tank}/log">Photos, in the log</TextLink>
         <TextLink href="/tank/{tank}/change">Run sheet of a change</TextLink>
       </p>
     {/if}
@@ -126,7 +152,35 @@
           ? ` to ${visit.endedAt.slice(11, 16)}`
           : ''}, by <span class="capitalize">{visit.by}</span>
       </p>
-      <table class="mt-3 text-left">
+      {#if visit.measured.length > 0}
+        <h3 class="mt-4 font-serif text-lg">Measured</h3>
+        <table class="text-left" data-testid="visit-measured">
+          <thead class="text-neutral text-sm"
+            ><tr
+              ><td></td><th class="pr-8 font-normal">before</th><th class="font-normal"
+                >at this visit</th
+              ></tr
+            ></thead
+          >
+          <tbody>
+            {#each visit.measured as one (one.analyte)}
+              <tr class="border-base-300 border-t">
+                <th class="pr-8 font-normal">{one.analyte}</th>
+                <td class="pr-8"
+                  >{one.before ?? 'not yet'}
+                  {#if one.beforeOn}<span class="text-neutral text-sm"
+                      >{longDay(one.beforeOn, visit.today)}</span
+                    >{/if}</td
+                >
+                <td class="font-bold">{one.found}</td>
+              </tr>
+            {/each}
+          </tbody>
+        </table>
+      {/if}
+      <h3 class="mt-4 font-serif text-lg">Worked out</h3>
+      {#if visit.stands.length > 0}<p>{said(visit.stands, visit.today)}</p>{/if}
+      <table class="mt-1 text-left">
         <thead class="text-neutral text-sm"
           ><tr
             ><th class="pr-8 font-normal"></th><th class="pr-8 font-normal">on arrival</th><th
@@ -153,6 +207,20 @@
       <ul class="list-disc pl-5" data-testid="visit-done">
         {#each visit.done as line, i (i)}<li>{line}</li>{:else}<li>Looked only.</li>{/each}
       </ul>
+      {#if photos.length > 0}
+        <ul class="mt-3 grid grid-cols-3 gap-3" data-testid="visit-photos">
+          {#each photos as photo (photo.id)}
+            <li class="text-sm">
+              <img
+                src="/api/tanks/{tank}/photos/{photo.id}"
+                alt={photo.note || `taken on ${shortDay(photo.day)}`}
+                class="aspect-square w-full object-cover"
+              />
+              {photo.note}
+            </li>
+          {/each}
+        </ul>
+      {/if}
       <h3 class="mt-4 font-serif text-lg">What comes next</h3>
       <ul class="list-disc pl-5">
         {#each visit.next as line, i (i)}
@@ -161,6 +229,9 @@
           <li>Nothing within two weeks.</li>
         {/each}
       </ul>
+      {#if visit.nextOn}
+        <p class="mt-2 font-bold">Next visit: {longDay(visit.nextOn, visit.today)}.</p>
+      {/if}
       {#if visit.endedAt}
         {#if visit.advice}
           <h3 class="mt-4 font-serif text-lg">Advice</h3>
@@ -175,8 +246,28 @@
             bind:value={advice}
             data-testid="visit-advice"></textarea></label
         >
-        <Button kind="main" class="mt-2 print:hidden" onclick={leave} data-testid="visit-end"
-          >Leave</Button
+        <p class="mt-2 flex flex-wrap items-center gap-2 print:hidden">
+          <span class="mr-2">Next visit in</span>
+          {#each AGAIN as days (days)}
+            <Chip
+              pressed={nextIn === days}
+              onclick={() => (nextIn = nextIn === days ? undefined : days)}
+              >{days === 7 ? 'a week' : days === 14 ? 'two weeks' : 'four weeks'}</Chip
+            >
+          {/each}
+          <Count
+            value={nextIn ?? 0}
+            label="days until the next visit"
+            most={365}
+            onchange={(days) => (nextIn = days || undefined)}
+          /> days
+        </p>
+        <Button
+          kind="main"
+          class="mt-3 print:hidden"
+          disabled={busy}
+          onclick={leave}
+          data-testid="visit-end">Leave</Button
         >
       {/if}
     </article>

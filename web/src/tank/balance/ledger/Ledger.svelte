@@ -44,10 +44,6 @@
   let rows = $derived(Math.max(ledger.in.length, ledger.out.length));
   let shown = $derived(all || rows <= SHOWN + 1 ? rows : SHOWN);
 
-  function total(lines: LedgerLine[]): string {
-    return amount(lines.reduce((sum, line) => sum + line.perDay.mean, 0));
-  }
-
   function amount(mgPerDay: number): string {
     const value = mgPerDay * perMg;
     return Math.abs(value) < 0.005 ? '0' : about(Math.abs(value)) + '';
@@ -118,10 +114,10 @@
           >
         {/each}
       </span>
-      <strong class="font-serif text-base">brings in {total(ledger.in)}</strong>
+      <strong class="font-serif text-base">brings in {close.in}</strong>
     </div>
     <div class="order-3 pt-1 sm:order-none sm:pl-3">
-      <strong class="font-serif text-base">takes out {total(ledger.out)}</strong>
+      <strong class="font-serif text-base">takes out {close.out}</strong>
     </div>
     <ul class="border-base-content order-2 sm:order-none sm:border-r" aria-label="brings in">
       {#each ledger.in.slice(0, shown) as entry (entry.key)}

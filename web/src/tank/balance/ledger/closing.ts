@@ -24,7 +24,7 @@ const sum = (lines: Ledger['in']) => lines.reduce((all, line) => all + line.perD
  */
 export function closing(ledger: Ledger, perMg: number): Closing {
   const most = Math.max(sum(ledger.in), sum(ledger.out)) * perMg;
-  const decimals = most >= 20 ? 0 : most >= 2 ? 1 : most >= 0.2 ? 2 : 3;
+  const decimals = most >= 10 ? 0 : most >= 1 ? 1 : most >= 0.1 ? 2 : 3;
   const unit = 10 ** -decimals;
   const units = (mg: number) => Math.round((mg * perMg) / unit);
   const [into, out] = [units(sum(ledger.in)), units(sum(ledger.out))];

@@ -257,8 +257,13 @@ class HandsOnStoryTest {
     page.type("note glass wiped for the owner");
     page.see("entry-line").sendKeys(Keys.ENTER);
     page.awaitText("visit-done", "glass wiped");
+    page.type("no3 31");
+    page.see("entry-line").sendKeys(Keys.ENTER);
+    page.awaitText("visit-measured", "31 mg/L NO3");
     page.see("visit-advice").sendKeys("Feed a little less.");
+    page.named("two weeks").click();
     page.see("visit-end").click();
+    page.awaitText("visit-report", "Next visit:");
     page.awaitText("visit-report", "Feed a little less.");
     String pdf =
         (String)

@@ -196,13 +196,23 @@ class BenchTest {
           .isEqualTo(201);
     }
     keeper.note(tank, "change 40%");
-    assertThat(keeper.put(visits + "/" + visit + "/end", "{\"advice\": \"Feed less\"}").status())
+    assertThat(
+            keeper
+                .put(
+                    visits + "/" + visit + "/end",
+                    "{\"advice\": \"Feed less\", \"nextOn\": \"2026-12-24\"}")
+                .status())
         .isEqualTo(204);
     JsonNode report = keeper.get(visits + "/" + visit).json();
     assertThat(report.path("done").get(0).asString()).startsWith("Change of 40 L");
     assertThat(report.at("/now/nitrateMgL").asDouble())
         .isLessThan(report.at("/before/nitrateMgL").asDouble());
     assertThat(report.path("seen").asString()).isEqualTo("Film on the glass");
+    assertThat(report.at("/measured/0/analyte").asString()).isEqualTo("nitrate");
+    assertThat(report.at("/measured/0/found").asString()).isEqualTo("15 mg/L NO3");
+    assertThat(report.at("/measured/0/before").isNull()).isFalse();
+    assertThat(report.path("stands")).isNotEmpty();
+    assertThat(report.path("nextOn").asString()).isEqualTo("2026-12-24");
     assertThat(keeper.get(visits).json()).hasSize(1);
     Browser.Answer pdf = keeper.get(visits + "/" + visit + "/report.pdf");
     assertThat(pdf.status()).isEqualTo(200);

@@ -5,16 +5,22 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Advice;
 import org.umberline.core.planning.Levels;
+import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.Qualifier;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.upkeep.Schedule;
 import org.umberline.server.balance.AdviceMapper;
+import org.umberline.server.balance.AdviceViews;
 import org.umberline.server.http.Refused;
 import org.umberline.server.keeper.KeeperEntity;
 import org.umberline.server.keeper.Keepers;
@@ -25,7 +31,9 @@ import org.umberline.server.store.Documents;
 import org.umberline.server.tank.TankRecords.Stored;
 import org.umberline.server.tank.TankWrites;
 import org.umberline.server.upkeep.UpkeepAnswers;
+import org.umberline.tankfile.Figures;
 import org.umberline.tankfile.shorthand.Shorthand;
+import org.umberline.wording.AdviceWords;
 
 /** Visits to tanks that are looked after for others: a baseline on arrival, a page on leaving. */
 @Service
@@ -82,6 +90,10 @@ public class VisitAnswers {
         stored.id(),
         keeper,
         tank -> {
+          // two presses are one visit
+          Optional<VisitEntity> open =
+              visits.findFirstByTankIdAndKeeperIdAndEndedAtIsNullOrderByBegunAtDesc(
+                  stored.id(), keeper);
           var known = visits.findById(request.id());
           if (known.isPresent()) {
             if (known.get().getTankId().equals(stored.id())
@@ -90,6 +102,9 @@ public class VisitAnswers {
               return known.get();
             }
             throw writes.taken(known.get().getTankId(), keeper);
+          }
+          if (open.isPresent()) {
+            return open.get();
           }
           return visits.saveAndFlush(
               new VisitEntity(
@@ -103,14 +118,16 @@ public class VisitAnswers {
   }
 
   /** Ends a visit; what is said again replaces what was said. */
-  public void end(Stored stored, UUID keeper, UUID visit, String advice) {
+  public void end(Stored stored, UUID keeper, UUID visit, VisitRequests.VisitEnded request) {
     writes.run(
         stored.id(),
         keeper,
         tank -> {
           VisitEntity entity = entity(stored, visit);
           entity.end(
-              entity.getEndedAt() == null ? clock.instant() : entity.getEndedAt(), advice.strip());
+              entity.getEndedAt() == null ? clock.instant() : entity.getEndedAt(),
+              request.advice().strip(),
+              request.nextOn());
         });
   }
 
@@ -170,7 +187,46 @@ public class VisitAnswers {
         visit.getAdvice(),
         baseline(visit),
         standing(stored),
+        measured(tank, from, until),
+        stands(stored),
         done,
-        next);
+        next,
+        visit.getNextOn());
+  }
+
+  /** What was measured during the visit, and the newest reading of the same before it. */
+  private static List<VisitViews.Measured> measured(TankModel tank, Instant from, Instant until) {
+    Map<Analyte, LogEntry.Test> before = new EnumMap<>(Analyte.class);
+    Map<Analyte, LogEntry.Test> found = new EnumMap<>(Analyte.class);
+    for (LogEntry entry : tank.log()) {
+      Instant at = entry.at().toInstant();
+      if (entry instanceof LogEntry.Test test && !at.isAfter(until)) {
+        (at.isBefore(from) ? before : found).put(test.analyte(), test);
+      }
+    }
+    List<VisitViews.Measured> measured = new ArrayList<>();
+    for (LogEntry.Test test : found.values()) {
+      LogEntry.Test earlier = before.get(test.analyte());
+      measured.add(
+          new VisitViews.Measured(
+              test.analyte().term(),
+              earlier == null ? null : text(earlier),
+              earlier == null ? null : tank.dayOf(earlier.at().toInstant()),
+              text(test)));
+    }
+    return measured;
+  }
+
+  private static String text(LogEntry.Test test) {
+    String qualifier = test.qualifier() == Qualifier.EQUAL ? "" : test.qualifier().term();
+    return qualifier + Figures.plain(test.value()) + " " + test.unit().label();
+  }
+
+  /** How the tank stands, in the leading reason of its advice. */
+  private List<AdviceViews.Said> stands(Stored stored) {
+    return AdviceMapper.why(advices.of(stored), new AdviceWords(stored.tank())).stream()
+        .findFirst()
+        .map(AdviceViews.Reason::words)
+        .orElse(List.of());
   }
 }

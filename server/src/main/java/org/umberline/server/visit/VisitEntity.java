@@ -4,6 +4,7 @@ import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.UUID;
 import org.umberline.server.store.NewRow;
 
@@ -19,6 +20,7 @@ public class VisitEntity extends NewRow {
   private Instant endedAt;
   private String seen;
   private String advice = "";
+  private LocalDate nextOn;
 
   /** How the tank stood on arrival, as JSON. */
   @Column(columnDefinition = "text")
@@ -64,8 +66,14 @@ public class VisitEntity extends NewRow {
     return baseline;
   }
 
-  public void end(Instant at, String counsel) {
+  /** The day of the next visit; null where none was named. */
+  public LocalDate getNextOn() {
+    return nextOn;
+  }
+
+  public void end(Instant at, String counsel, LocalDate next) {
     endedAt = at;
     advice = counsel;
+    nextOn = next;
   }
 }

@@ -52,7 +52,22 @@ public final class VisitPages {
                 + ", by "
                 + visit.by(),
             TEXT));
-    heading(page, "Before and after");
+    if (!visit.measured().isEmpty()) {
+      heading(page, "Measured");
+      PdfPTable read = new PdfPTable(new float[] {2, 3, 2});
+      read.setWidthPercentage(70);
+      read.setHorizontalAlignment(0);
+      row(read, "", "before", "at this visit");
+      for (VisitViews.Measured one : visit.measured()) {
+        row(
+            read,
+            capital(one.analyte()),
+            one.before() == null ? "not yet" : one.before() + ", " + DAY.format(one.beforeOn()),
+            one.found());
+      }
+      page.add(read);
+    }
+    heading(page, "Worked out");
     PdfPTable table = new PdfPTable(new float[] {3, 2, 2});
     table.setWidthPercentage(70);
     table.setHorizontalAlignment(0);
@@ -68,6 +83,9 @@ public final class VisitPages {
         Figures.plain(visit.before().phosphateMgL()),
         Figures.plain(visit.now().phosphateMgL()));
     page.add(table);
+    if (!visit.stands().isEmpty()) {
+      page.add(new Paragraph(plain(visit.stands()), TEXT));
+    }
     heading(page, "What was seen");
     page.add(new Paragraph(visit.seen().isEmpty() ? "Nothing was noted." : visit.seen(), TEXT));
     heading(page, "What was done");
@@ -79,6 +97,9 @@ public final class VisitPages {
             .map(next -> DAY.format(next.on()) + ": " + plain(next.words()))
             .toList(),
         "Nothing within two weeks.");
+    if (visit.nextOn() != null) {
+      page.add(new Paragraph("Next visit: " + DAY.format(visit.nextOn()) + ".", TEXT));
+    }
     if (!visit.advice().isEmpty()) {
       heading(page, "Advice");
       page.add(new Paragraph(visit.advice(), TEXT));
@@ -105,6 +126,10 @@ public final class VisitPages {
       }
     }
     return text.toString();
+  }
+
+  private static String capital(String word) {
+    return Character.toUpperCase(word.charAt(0)) + word.substring(1);
   }
 
   private static void heading(Document page, String text) {

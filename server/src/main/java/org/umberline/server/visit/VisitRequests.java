@@ -1,7 +1,9 @@
 package org.umberline.server.visit;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.time.LocalDate;
 import java.util.UUID;
 
 /** What the API takes of visits. A constraint's message says what is allowed. */
@@ -15,5 +17,6 @@ public final class VisitRequests {
 
   public record VisitEnded(
       @NotNull(message = "advice") @Size(max = 1000, message = "at most 1000 characters")
-          String advice) {}
+          String advice,
+      @Schema(nullable = true) LocalDate nextOn) {}
 }

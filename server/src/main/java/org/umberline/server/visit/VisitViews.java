@@ -16,6 +16,15 @@ public final class VisitViews {
   @Schema(description = "levels are medians of what is believed")
   public record Standing(double nitrateMgL, double phosphateMgL, String verdict) {}
 
+  @Schema(
+      description =
+          "an analyte as it was read last before the visit, and during it; no text where it wasn't")
+  public record Measured(
+      String analyte,
+      @Schema(nullable = true) String before,
+      @Schema(nullable = true) LocalDate beforeOn,
+      @Schema(nullable = true) String found) {}
+
   public record Next(LocalDate on, List<AdviceViews.Said> words) {}
 
   public record Visit(
@@ -30,6 +39,9 @@ public final class VisitViews {
       String advice,
       Standing before,
       Standing now,
+      List<Measured> measured,
+      List<AdviceViews.Said> stands,
       List<String> done,
-      List<Next> next) {}
+      List<Next> next,
+      @Schema(nullable = true) LocalDate nextOn) {}
 }

@@ -58,7 +58,7 @@ class VisitsApi {
       @PathVariable UUID id,
       @PathVariable UUID visit,
       @Valid @RequestBody VisitRequests.VisitEnded request) {
-    visits.end(tanks.one(id, keeper.keeperId()), keeper.keeperId(), visit, request.advice());
+    visits.end(tanks.one(id, keeper.keeperId()), keeper.keeperId(), visit, request);
   }
 
   @GetMapping("/{visit}")
