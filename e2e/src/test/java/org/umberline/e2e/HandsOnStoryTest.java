@@ -119,9 +119,9 @@ class HandsOnStoryTest {
                     .findFirst()
                     .orElse(null));
     if (tank.findElements(By.cssSelector("[data-testid=photometer]")).isEmpty()) {
-      tank.findElement(By.xpath(".//button[text()='Other tests']")).click();
+      page.reach(tank.findElement(By.xpath(".//button[text()='Other tests']"))).click();
     }
-    page.see("photometer").click();
+    page.reach(page.see("photometer")).click();
     page.awaitText("meter", "measuring");
     application.photometer("/fault/drop");
     page.awaitText("meter", "does not answer");
@@ -133,7 +133,7 @@ class HandsOnStoryTest {
         .filteredOn(reading -> !reading.getDomProperty("value").isEmpty())
         .as("one reading, not two")
         .hasSize(1);
-    page.see("note-result").click();
+    page.reach(page.see("note-result")).click();
     page.awaitText("toast", "Breakwater: Nitrate 1");
   }
 

@@ -283,6 +283,12 @@ final class Page implements AutoCloseable {
                 .orElse(null));
   }
 
+  /** Brings it clear of the bar at the thumb, as a finger does. */
+  WebElement reach(WebElement element) {
+    script("arguments[0].scrollIntoView({block: 'center'})", element);
+    return element;
+  }
+
   boolean sees(String testId) {
     return !driver.findElements(mark(testId)).isEmpty();
   }

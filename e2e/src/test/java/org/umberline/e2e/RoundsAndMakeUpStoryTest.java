@@ -91,9 +91,9 @@ class RoundsAndMakeUpStoryTest {
     page.see("rounds-line");
     page.named("all " + all).click();
     page.await("all in one line each", d -> page.count("rounds-line") == all);
-    page.line("Saltings").findElement(By.tagName("button")).click();
+    page.reach(page.line("Saltings")).findElement(By.tagName("button")).click();
     page.await("opened", d -> page.line("Saltings").getText().contains("Open Saltings"));
-    page.line("Breakwater").findElement(By.tagName("button")).click();
+    page.reach(page.line("Breakwater")).findElement(By.tagName("button")).click();
     page.await("opened", d -> page.line("Breakwater").getText().contains("Open Breakwater"));
     assertThat(page.line("Saltings").getText()).contains("Main hall").doesNotContain("Open");
     page.named("by room").click();
