@@ -2,7 +2,6 @@
   import { onMount } from 'svelte';
   import { api, type Schemas } from '../../api/client';
 
-  import { said } from '../../lib/said';
   import { show } from '../../lib/toast.svelte';
   import { tanks } from '../../lib/tanks.svelte';
   import { level } from '../../lib/units.svelte';
@@ -179,12 +178,12 @@
         </table>
       {/if}
       <h3 class="mt-4 font-serif text-lg">Worked out</h3>
-      {#if visit.stands.length > 0}<p>{said(visit.stands, visit.today)}</p>{/if}
+      {#if visit.stands}<p>{visit.stands}</p>{/if}
       <table class="mt-1 text-left">
         <thead class="text-neutral text-sm"
           ><tr
             ><th class="pr-8 font-normal"></th><th class="pr-8 font-normal">on arrival</th><th
-              class="font-normal">now</th
+              class="font-normal">{visit.endedAt ? 'on leaving' : 'now'}</th
             ></tr
           ></thead
         >
@@ -224,7 +223,7 @@
       <h3 class="mt-4 font-serif text-lg">What comes next</h3>
       <ul class="list-disc pl-5">
         {#each visit.next as line, i (i)}
-          <li>{nearDay(line.on, visit.today)}: {said(line.words, visit.today)}</li>
+          <li>{nearDay(line.on, visit.today)}: {line.words}</li>
         {:else}
           <li>Nothing within two weeks.</li>
         {/each}

@@ -1,2 +1,2 @@
--- When the next visit is meant to be, as it was said on leaving.
-ALTER TABLE visit ADD COLUMN next_on DATE;
+-- What was said and how the tank stood on leaving: the page that was left stays what it was.
+ALTER TABLE visit ADD COLUMN next_on DATE, ADD COLUMN leaving TEXT;

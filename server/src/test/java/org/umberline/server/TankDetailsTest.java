@@ -292,6 +292,9 @@ class TankDetailsTest {
     Answer refused = keeper.post("/api/new-tank", told.formatted(0, "lemonade"));
     assertThat(refused.status()).isEqualTo(400);
     assertThat(refused.json().path("detail").asString()).contains("lemonade").contains("tap water");
+    Answer empty = keeper.post("/api/new-tank", told.formatted(0, "tap water").replace("60", "0"));
+    assertThat(empty.status()).isEqualTo(400);
+    assertThat(empty.json().at("/fields/0/field").asString()).isEqualTo("litres");
   }
 
   private static double last(JsonNode preview) {

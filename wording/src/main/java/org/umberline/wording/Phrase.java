@@ -3,6 +3,7 @@ package org.umberline.wording;
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -82,6 +83,11 @@ public record Phrase(List<Part> parts) {
 
   /** In the units it was made with, days as ISO dates. */
   public String plain() {
+    return plain(DateTimeFormatter.ISO_LOCAL_DATE);
+  }
+
+  /** In the units it was made with. */
+  public String plain(DateTimeFormatter days) {
     StringBuilder text = new StringBuilder();
     for (Part part : parts) {
       if (part instanceof Text words) {
@@ -89,7 +95,7 @@ public record Phrase(List<Part> parts) {
       } else if (part instanceof Amount amount) {
         text.append(plain(amount));
       } else if (part instanceof Day day) {
-        text.append(day.on);
+        text.append(days.format(day.on));
       }
     }
     return text.toString();

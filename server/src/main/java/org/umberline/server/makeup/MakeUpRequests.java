@@ -13,6 +13,8 @@ import java.util.List;
 /** What the API takes of the make-up. A constraint's message says what is allowed. */
 public final class MakeUpRequests {
   private static final String PERCENT = "0 to 100 percent";
+  private static final String LITRES = "over 0 to 10000000 litres";
+  private static final String CONCENTRATION = "0 to 10000 mg/L";
   private static final String DAYS = "0.5 to 365 days";
 
   private MakeUpRequests() {}
@@ -34,10 +36,13 @@ public final class MakeUpRequests {
   public record ToldTank(
       @NotNull(message = "a name, or nothing") @Size(max = 120, message = "up to 120 characters")
           String name,
-      @NotNull(message = "litres") Double litres,
+      @NotNull(message = LITRES)
+          @DecimalMin(value = "0", inclusive = false, message = LITRES)
+          @DecimalMax(value = "10000000", message = LITRES)
+          Double litres,
       @Schema(nullable = true) String keeping,
-      @NotNull(message = "animals, or none") @Size(max = 20, message = "up to 20 sizes") @Valid
-          List<Animals> animals,
+      @NotNull(message = "animals, or none") @Size(max = 20, message = "up to 20 sizes")
+          List<@Valid Animals> animals,
       @Schema(nullable = true) String portion,
       @NotNull(message = "1 to 100")
           @Min(value = 1, message = "1 to 100")
@@ -64,10 +69,22 @@ public final class MakeUpRequests {
           @DecimalMax(value = "365", message = DAYS)
           Double everyDays,
       @NotNull(message = "a water to change with") String changeWater,
-      @Schema(nullable = true) Double changeWaterNitrateMgL,
-      @Schema(nullable = true) Double changeWaterPhosphateMgL,
-      @Schema(nullable = true) Double nitrateMgL,
-      @Schema(nullable = true) Double phosphateMgL,
+      @Schema(nullable = true)
+          @DecimalMin(value = "0", message = CONCENTRATION)
+          @DecimalMax(value = "10000", message = CONCENTRATION)
+          Double changeWaterNitrateMgL,
+      @Schema(nullable = true)
+          @DecimalMin(value = "0", message = CONCENTRATION)
+          @DecimalMax(value = "10000", message = CONCENTRATION)
+          Double changeWaterPhosphateMgL,
+      @Schema(nullable = true)
+          @DecimalMin(value = "0", message = CONCENTRATION)
+          @DecimalMax(value = "10000", message = CONCENTRATION)
+          Double nitrateMgL,
+      @Schema(nullable = true)
+          @DecimalMin(value = "0", message = CONCENTRATION)
+          @DecimalMax(value = "10000", message = CONCENTRATION)
+          Double phosphateMgL,
       @NotNull(message = "a time zone") String timeZone) {}
 
   public record Animals(

@@ -74,7 +74,10 @@ class NewTankApi {
                         kind,
                         optional(PlantCover.class, "cover", request.cover())
                             .orElse(PlantCover.FEW))),
-        request.cleaners().stream().map(one -> term(Cleaner.class, "cleaners", one)).toList(),
+        request.cleaners().stream()
+            .distinct()
+            .map(one -> term(Cleaner.class, "cleaners", one))
+            .toList(),
         request.ageDays() == null ? OptionalInt.empty() : OptionalInt.of(request.ageDays()),
         Optional.ofNullable(request.changedPercent())
             .map(percent -> new ToldTank.Changed(percent / 100, request.everyDays())),

@@ -3,10 +3,12 @@ package org.umberline.server.visit;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -18,9 +20,6 @@ import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Qualifier;
 import org.umberline.core.tank.TankModel;
-import org.umberline.core.upkeep.Schedule;
-import org.umberline.server.balance.AdviceMapper;
-import org.umberline.server.balance.AdviceViews;
 import org.umberline.server.http.Refused;
 import org.umberline.server.keeper.KeeperEntity;
 import org.umberline.server.keeper.Keepers;
@@ -39,6 +38,10 @@ import org.umberline.wording.AdviceWords;
 @Service
 public class VisitAnswers {
   private static final int DAYS_AHEAD = 14;
+
+  /** A day on the page that is left. */
+  private static final DateTimeFormatter DAY =
+      DateTimeFormatter.ofPattern("EEEE d MMMM", Locale.ENGLISH);
 
   private final Visits visits;
   private final Keepers keepers;
@@ -119,6 +122,7 @@ public class VisitAnswers {
 
   /** Ends a visit; what is said again replaces what was said. */
   public void end(Stored stored, UUID keeper, UUID visit, VisitRequests.VisitEnded request) {
+    String leaving = documents.write(computations.run(() -> leaving(stored)));
     writes.run(
         stored.id(),
         keeper,
@@ -127,7 +131,8 @@ public class VisitAnswers {
           entity.end(
               entity.getEndedAt() == null ? clock.instant() : entity.getEndedAt(),
               request.advice().strip(),
-              request.nextOn());
+              request.nextOn(),
+              entity.getLeaving() == null ? leaving : entity.getLeaving());
         });
   }
 
@@ -167,12 +172,11 @@ public class VisitAnswers {
             Shorthand.words(entry, tank) + (entry.note().isEmpty() ? "" : ": " + entry.note()));
       }
     }
-    UpkeepAnswers.LaidOut laidOut = upkeep.layOut(stored, DAYS_AHEAD);
-    LocalDate today = laidOut.today();
-    List<VisitViews.Next> next = new ArrayList<>();
-    for (Schedule.Occurrence o : laidOut.schedule().occurrences()) {
-      next.add(new VisitViews.Next(o.on(), AdviceMapper.said(laidOut.words(o.work(), o.on()))));
-    }
+    LocalDate today = tank.dayOf(clock.instant());
+    Leaving leaving =
+        visit.getLeaving() == null
+            ? leaving(stored)
+            : documents.read(visit.getLeaving(), Leaving.class);
     return new VisitViews.Visit(
         visit.getId(),
         tank.name(),
@@ -186,11 +190,11 @@ public class VisitAnswers {
         visit.getSeen(),
         visit.getAdvice(),
         baseline(visit),
-        standing(stored),
+        new VisitViews.Standing(leaving.nitrateMgL(), leaving.phosphateMgL(), leaving.verdict()),
         measured(tank, from, until),
-        stands(stored),
+        leaving.stands(),
         done,
-        next,
+        leaving.next().stream().map(one -> new VisitViews.Next(one.on(), one.words())).toList(),
         visit.getNextOn());
   }
 
@@ -222,11 +226,21 @@ public class VisitAnswers {
     return qualifier + Figures.plain(test.value()) + " " + test.unit().label();
   }
 
-  /** How the tank stands, in the leading reason of its advice. */
-  private List<AdviceViews.Said> stands(Stored stored) {
-    return AdviceMapper.why(advices.of(stored), new AdviceWords(stored.tank())).stream()
-        .findFirst()
-        .map(AdviceViews.Reason::words)
-        .orElse(List.of());
+  /** How the tank stands now, and what comes next. */
+  private Leaving leaving(Stored stored) {
+    VisitViews.Standing standing = standing(stored);
+    UpkeepAnswers.LaidOut laidOut = upkeep.layOut(stored, DAYS_AHEAD);
+    return new Leaving(
+        standing.nitrateMgL(),
+        standing.phosphateMgL(),
+        standing.verdict(),
+        new AdviceWords(stored.tank())
+            .why(advices.of(stored)).stream()
+                .findFirst()
+                .map(phrase -> phrase.plain(DAY))
+                .orElse(""),
+        laidOut.schedule().occurrences().stream()
+            .map(o -> new Leaving.Next(o.on(), laidOut.words(o.work(), o.on()).plain(DAY)))
+            .toList());
   }
 }

@@ -26,6 +26,10 @@ public class VisitEntity extends NewRow {
   @Column(columnDefinition = "text")
   private String baseline;
 
+  /** How the tank stood on leaving, as JSON; null until then. */
+  @Column(columnDefinition = "text")
+  private String leaving;
+
   protected VisitEntity() {}
 
   public VisitEntity(
@@ -71,7 +75,12 @@ public class VisitEntity extends NewRow {
     return nextOn;
   }
 
-  public void end(Instant at, String counsel, LocalDate next) {
+  public String getLeaving() {
+    return leaving;
+  }
+
+  public void end(Instant at, String counsel, LocalDate next, String stood) {
+    leaving = stood;
     endedAt = at;
     advice = counsel;
     nextOn = next;

@@ -15,7 +15,6 @@ import java.io.ByteArrayOutputStream;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
-import org.umberline.server.balance.AdviceViews;
 import org.umberline.tankfile.Figures;
 
 /** The page a visit leaves, as PDF. */
@@ -84,7 +83,7 @@ public final class VisitPages {
         Figures.plain(visit.now().phosphateMgL()));
     page.add(table);
     if (!visit.stands().isEmpty()) {
-      page.add(new Paragraph(plain(visit.stands()), TEXT));
+      page.add(new Paragraph(visit.stands(), TEXT));
     }
     heading(page, "What was seen");
     page.add(new Paragraph(visit.seen().isEmpty() ? "Nothing was noted." : visit.seen(), TEXT));
@@ -93,9 +92,7 @@ public final class VisitPages {
     heading(page, "What comes next");
     list(
         page,
-        visit.next().stream()
-            .map(next -> DAY.format(next.on()) + ": " + plain(next.words()))
-            .toList(),
+        visit.next().stream().map(next -> DAY.format(next.on()) + ": " + next.words()).toList(),
         "Nothing within two weeks.");
     if (visit.nextOn() != null) {
       page.add(new Paragraph("Next visit: " + DAY.format(visit.nextOn()) + ".", TEXT));
@@ -112,20 +109,6 @@ public final class VisitPages {
             TEXT));
     page.close();
     return out.toByteArray();
-  }
-
-  private static String plain(List<AdviceViews.Said> words) {
-    StringBuilder text = new StringBuilder();
-    for (AdviceViews.Said part : words) {
-      if (part.text() != null) {
-        text.append(part.text());
-      } else if (part.day() != null) {
-        text.append(DAY.format(part.day()));
-      } else {
-        text.append(Figures.plain(part.value())).append(' ').append(part.unit());
-      }
-    }
-    return text.toString();
   }
 
   private static String capital(String word) {

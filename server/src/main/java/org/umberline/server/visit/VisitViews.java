@@ -5,7 +5,6 @@ import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.UUID;
-import org.umberline.server.balance.AdviceViews;
 
 /** What the API sends of visits. Every number is in the unit its name or its neighbour says. */
 public final class VisitViews {
@@ -25,7 +24,7 @@ public final class VisitViews {
       @Schema(nullable = true) LocalDate beforeOn,
       @Schema(nullable = true) String found) {}
 
-  public record Next(LocalDate on, List<AdviceViews.Said> words) {}
+  public record Next(LocalDate on, String words) {}
 
   public record Visit(
       UUID id,
@@ -40,7 +39,7 @@ public final class VisitViews {
       Standing before,
       Standing now,
       List<Measured> measured,
-      List<AdviceViews.Said> stands,
+      String stands,
       List<String> done,
       List<Next> next,
       @Schema(nullable = true) LocalDate nextOn) {}
