@@ -120,12 +120,14 @@
   >
     {#if told.length > 0}
       <p class="mb-4 font-serif text-lg leading-8 sm:text-xl" data-testid="told">
-        {#each told as part, i (part.question)}{i > 0 ? '; ' : ''}<button
-            type="button"
-            class="decoration-primary inline text-left font-semibold underline decoration-2 underline-offset-4"
-            onclick={() => show(QUESTIONS.findIndex((one) => one.key === part.question))}
-            >{part.words}</button
-          >{/each}.
+        {#each told as part, i (part.question)}{i > 0 ? ' ' : ''}<span class="whitespace-nowrap"
+            ><button
+              type="button"
+              class="decoration-primary inline text-left font-semibold whitespace-normal underline decoration-2 underline-offset-4"
+              onclick={() => show(QUESTIONS.findIndex((one) => one.key === part.question))}
+              >{part.words}</button
+            >{i < told.length - 1 ? ';' : '.'}</span
+          >{/each}
       </p>
     {/if}
     <h1
