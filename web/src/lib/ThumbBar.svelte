@@ -27,6 +27,7 @@
 
   function noteIn(tank: string) {
     asking = false;
+    looked = '';
     goTo(`/tank/${tank}/log`);
   }
 </script>

@@ -2,6 +2,7 @@ import { api, once } from '../api/client';
 
 const SHOWN_AFTER_MS = 300;
 const ASKED_EVERY_MS = 500;
+const PLAN = 'Working out the plan';
 
 /** How far the work on a tank's answer is, once it takes longer than a blink. */
 export class Waiting {
@@ -25,7 +26,7 @@ export class Waiting {
 
   private async ask(tank: string): Promise<void> {
     const mine = this.timer;
-    this.words ||= 'Working out the plan';
+    this.words ||= PLAN;
     try {
       const answer = await api.GET('/api/tanks/{id}/progress', {
         params: { path: { id: tank } },
@@ -34,7 +35,7 @@ export class Waiting {
       if (mine !== this.timer) return;
       const share = answer.data?.share;
       this.share = share;
-      this.words = share === undefined ? 'Working out the plan' : 'Learning from the log';
+      this.words = share === undefined ? PLAN : 'Learning from the log';
     } catch {
       // the answer that is waited for tells what is wrong
     }

@@ -27,14 +27,11 @@
 
 {#if line.verdict === 'TEST_FIRST'}
   <p class="text-sm">
-    <TextLink
-      kind="strong"
-      dense
-      class={main ? 'btn btn-primary h-auto px-5 no-underline' : ''}
-      href="/tank/{line.tank.id}">Enter the reading</TextLink
+    <TextLink kind={main ? 'main' : 'strong'} dense={!main} href="/tank/{line.tank.id}"
+      >Enter the reading</TextLink
     >
   </p>
-{:else if line.fraction !== undefined && line.verdict !== 'STUCK'}
+{:else if line.fraction !== undefined && (line.verdict !== 'STUCK' || today)}
   <p class={['flex flex-wrap items-center gap-x-5 text-sm', main && 'gap-y-2']}>
     {#if main && today}
       <Button

@@ -1,11 +1,10 @@
 <script lang="ts">
   import type { RoundsLine } from '../api/client';
-  import { said } from '../lib/said';
   import { volume } from '../lib/units.svelte';
-  import { nearDay } from '../lib/words';
   import LevelStrip from '../ui/LevelStrip.svelte';
   import Actions from './Actions.svelte';
-  import { due, planWork, reason, task } from './words';
+  import { task } from './words';
+  import Why from './Why.svelte';
 
   /** A tank of the round: what to do with it today, why, and how it stands. */
   let {
@@ -53,20 +52,7 @@
         ? 'text-neutral'
         : 'decoration-primary underline decoration-2 underline-offset-4'}">{task(line)}</a
     >
-    {#each line.warnings as warning, i (i)}
-      <p class="border-error mt-0.5 border-l-4 pl-2 text-sm" data-testid="warning">
-        {said(warning, line.tank.today)}
-      </p>
-    {/each}
-    <p class="text-neutral mt-0.5 text-sm">{reason(line)}</p>
-    {#each planWork(line) as work (work.of)}
-      <p class="mt-0.5 text-sm" data-testid="plan-work">
-        {said(work.words, line.tank.today)} by {nearDay(work.on, line.tank.today)}.
-      </p>
-    {/each}
-    {#if line.due.length > 0}
-      <p class="mt-0.5 text-sm" data-testid="due">Due: {due(line)}</p>
-    {/if}
+    <Why {line} />
     <Actions {line} {busy} {ondone} {onlater} />
   </div>
   <div class="flex flex-col gap-1">

@@ -42,9 +42,8 @@
 
   let looked = $state('');
   let chosen = $state<View | null>(null);
-  let view = $derived<View>(
-    chosen ?? (here.length > MANY || (phone.current && here.length > 1) ? 'today' : 'all'),
-  );
+  let choosing = $derived(here.length > (phone.current ? 1 : MANY));
+  let view = $derived<View>(chosen ?? (choosing ? 'today' : 'all'));
   let arranged = $derived(arrange(here, view, looked));
   let opened = $state<string | null>(null);
   /** The tank that stands open on a phone: the one pressed, or else the most urgent. */
@@ -169,14 +168,10 @@
         needed, is worked out while you speak. Three minutes are enough.
       </p>
       <p class="mt-4">
-        <TextLink
-          href="/new"
-          class="btn btn-primary h-auto px-5 no-underline"
-          data-testid="new-tank">Start your first tank</TextLink
-        >
+        <TextLink kind="main" href="/new" data-testid="new-tank">Start your first tank</TextLink>
       </p>
     {/if}
-    {#if here.length > MANY || (phone.current && here.length > 1)}
+    {#if choosing}
       <div class="mt-2 flex flex-wrap items-center gap-2 text-sm">
         <div role="group" aria-label="which tanks" class="flex gap-2">
           {#each VIEWS as one (one.key)}

@@ -1,12 +1,11 @@
 <script lang="ts">
   import type { RoundsLine } from '../api/client';
-  import { said } from '../lib/said';
   import { volume } from '../lib/units.svelte';
-  import { nearDay } from '../lib/words';
   import LevelStrip from '../ui/LevelStrip.svelte';
   import TextLink from '../ui/TextLink.svelte';
   import Actions from './Actions.svelte';
-  import { due, nearer, planWork, reason, shortTask, task } from './words';
+  import { nearer, shortTask, task } from './words';
+  import Why from './Why.svelte';
 
   /** A tank of the round in one line, for a phone; pressed, it opens in place. */
   let {
@@ -63,19 +62,8 @@
   {#if open}
     <div class="pb-3">
       <p class="font-serif text-xl leading-7">{task(line)}</p>
-      {#each line.warnings as warning, i (i)}
-        <p class="border-error mt-1 border-l-4 pl-2 text-sm" data-testid="warning">
-          {said(warning, line.tank.today)}
-        </p>
-      {/each}
-      <p class="text-neutral mt-0.5 mb-2 text-sm">{reason(line)}</p>
-      <Actions {line} {busy} main {ondone} {onlater} />
-      {#each planWork(line) as work (work.of)}
-        <p class="mt-1 text-sm">
-          {said(work.words, line.tank.today)} by {nearDay(work.on, line.tank.today)}.
-        </p>
-      {/each}
-      {#if line.due.length > 0}<p class="mt-1 text-sm" data-testid="due">Due: {due(line)}</p>{/if}
+      <Why {line} />
+      <div class="mt-2"><Actions {line} {busy} main {ondone} {onlater} /></div>
       <p class="mt-1 flex gap-x-6 text-sm">
         <TextLink href="/tank/{line.tank.id}">Open {line.tank.name}</TextLink>
         {#if line.due.length > 0}<TextLink href="/upkeep">Note it in Upkeep</TextLink>{/if}

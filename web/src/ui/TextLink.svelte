@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { HTMLAnchorAttributes } from 'svelte/elements';
 
-  /** Words that lead somewhere else. */
+  /** Words that lead somewhere else; the page's main one is filled. */
   let {
     kind = 'plain',
     dense = false,
@@ -9,7 +9,7 @@
     children,
     ...rest
   }: HTMLAnchorAttributes & {
-    kind?: 'plain' | 'strong';
+    kind?: 'main' | 'strong' | 'plain';
     /** Whether it is no taller than a line of text where there is a mouse. */
     dense?: boolean;
   } = $props();
@@ -17,7 +17,8 @@
 
 <a
   class={[
-    'link inline-flex min-h-11 items-center underline-offset-4',
+    'inline-flex min-h-11 items-center',
+    kind === 'main' ? 'btn btn-primary h-auto px-5' : 'link underline-offset-4',
     dense && 'sm:min-h-7',
     kind === 'strong' && 'font-semibold decoration-2',
     extra,

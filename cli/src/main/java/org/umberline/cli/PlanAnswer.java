@@ -1,5 +1,6 @@
 package org.umberline.cli;
 
+import com.fasterxml.jackson.annotation.JsonIgnoreProperties;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.time.LocalDate;
@@ -8,7 +9,6 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Advice;
-import org.umberline.core.planning.BindingLimit;
 import org.umberline.core.planning.OneOff;
 import org.umberline.wording.AdviceWords;
 import org.umberline.wording.Phrase;
@@ -19,7 +19,7 @@ record PlanAnswer(
     List<Advice.Step> catchUp,
     Optional<Advice.Recommended> recommended,
     Optional<Binding> binding,
-    List<Option> options,
+    @JsonIgnoreProperties("caughtUp") List<Advice.Option> options,
     List<Help> helps,
     List<Advice.DueWork> work,
     List<Advice.Ask> asks,
@@ -39,7 +39,7 @@ record PlanAnswer(
         advice.catchUp(),
         advice.recommended(),
         advice.binding().map(b -> new Binding(b.nutrient(), b.side())),
-        advice.options().stream().map(Option::of).toList(),
+        advice.options(),
         advice.helps().stream().map(Help::of).toList(),
         advice.work(),
         advice.asks(),
@@ -60,30 +60,6 @@ record PlanAnswer(
       List<String> why) {}
 
   record Binding(Nutrient nutrient, Advice.Side limit) {}
-
-  record Option(
-      double everyDays,
-      OptionalDouble fraction,
-      boolean feasible,
-      BindingLimit bindingLimit,
-      Optional<LocalDate> startsOn,
-      OptionalDouble litresPer28Days,
-      OptionalDouble turnoverPer28Days,
-      double probabilityWithinLines,
-      OptionalDouble minutesPer28Days) {
-    static Option of(Advice.Option option) {
-      return new Option(
-          option.everyDays(),
-          option.fraction(),
-          option.feasible(),
-          option.bindingLimit(),
-          option.startsOn(),
-          option.litresPer28Days(),
-          option.turnoverPer28Days(),
-          option.probabilityWithinLines(),
-          option.minutesPer28Days());
-    }
-  }
 
   record Help(
       @JsonUnwrapped Pulled first,

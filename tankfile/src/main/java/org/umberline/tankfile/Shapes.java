@@ -6,7 +6,6 @@ import com.fasterxml.jackson.annotation.JsonProperty;
 import com.fasterxml.jackson.annotation.JsonPropertyOrder;
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import com.fasterxml.jackson.annotation.JsonValue;
-import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -47,9 +46,9 @@ final class Shapes {
     return JsonMapper.builder()
         .addModule(
             new SimpleModule("shapes")
-                .addSerializer(Double.class, new Whole())
-                .addSerializer(double.class, new Whole())
-                .addSerializer(OptionalDouble.class, new WholeIfKnown()))
+                .addSerializer(Double.class, new ShortNumber())
+                .addSerializer(double.class, new ShortNumber())
+                .addSerializer(OptionalDouble.class, new ShortNumberIfKnown()))
         .changeDefaultPropertyInclusion(
             any -> JsonInclude.Value.construct(JsonInclude.Include.NON_ABSENT, null))
         .addMixIn(Term.class, OfTerm.class)
@@ -60,16 +59,16 @@ final class Shapes {
         .addMixIn(Nitrite.class, OfQuantity.class)
         .addMixIn(SourceWater.class, OfSourceWater.class)
         .addMixIn(Blend.class, OfBlend.class)
-        .addMixIn(Span.class, OfSpan.class)
+        .addMixIn(Span.class, Whole.class)
         .addMixIn(Feeding.class, Spanned.class)
         .addMixIn(Livestock.class, Spanned.class)
         .addMixIn(PlantStand.class, Spanned.class)
         .addMixIn(Dosing.class, Spanned.class)
         .addMixIn(ExportMethod.class, OfExport.class)
         .addMixIn(ExportMethod.CarbonDose.class, OfCarbonDose.class)
-        .addMixIn(Line.class, OfLine.class)
+        .addMixIn(Line.class, Whole.class)
         .addMixIn(Limits.class, OfLimits.class)
-        .addMixIn(Effort.class, OfEffort.class)
+        .addMixIn(Effort.class, Whole.class)
         .addMixIn(Kit.class, OfKit.class)
         .build();
   }
@@ -94,10 +93,9 @@ final class Shapes {
     List<Blend.Part> parts();
   }
 
-  private interface OfSpan {
-    @JsonInclude(JsonInclude.Include.ALWAYS)
-    Optional<LocalDate> to();
-  }
+  /** Every field stands in the file, null where it has no value. */
+  @JsonInclude(JsonInclude.Include.ALWAYS)
+  private interface Whole {}
 
   private interface Spanned {
     @JsonUnwrapped
@@ -130,34 +128,10 @@ final class Shapes {
     Nitrite nitrite();
   }
 
-  private interface OfLine {
-    @JsonInclude(JsonInclude.Include.ALWAYS)
-    OptionalDouble floorMgL();
-
-    @JsonInclude(JsonInclude.Include.ALWAYS)
-    OptionalDouble ceilingMgL();
-  }
-
+  @JsonInclude(JsonInclude.Include.ALWAYS)
   private interface OfLimits {
     @JsonInclude(JsonInclude.Include.NON_EMPTY)
     List<Double> intervalsDays();
-
-    @JsonInclude(JsonInclude.Include.ALWAYS)
-    OptionalDouble maxNitrateStepMgL();
-
-    @JsonInclude(JsonInclude.Include.ALWAYS)
-    OptionalDouble maxSalinityStepPpt();
-
-    @JsonInclude(JsonInclude.Include.ALWAYS)
-    OptionalDouble maxAlkalinityStepDkh();
-  }
-
-  private interface OfEffort {
-    @JsonInclude(JsonInclude.Include.ALWAYS)
-    OptionalDouble maxLitresPerChange();
-
-    @JsonInclude(JsonInclude.Include.ALWAYS)
-    OptionalDouble maxMinutesPerWeek();
   }
 
   private interface OfKit {
@@ -166,7 +140,7 @@ final class Shapes {
   }
 
   /** Whole numbers without a decimal point. */
-  private static final class Whole extends ValueSerializer<Double> {
+  private static final class ShortNumber extends ValueSerializer<Double> {
     @Override
     public void serialize(Double value, JsonGenerator out, SerializationContext context) {
       write(value, out);
@@ -181,7 +155,7 @@ final class Shapes {
     }
   }
 
-  private static final class WholeIfKnown extends ValueSerializer<OptionalDouble> {
+  private static final class ShortNumberIfKnown extends ValueSerializer<OptionalDouble> {
     @Override
     public boolean isEmpty(SerializationContext context, OptionalDouble value) {
       return value.isEmpty();
@@ -190,7 +164,7 @@ final class Shapes {
     @Override
     public void serialize(OptionalDouble value, JsonGenerator out, SerializationContext context) {
       if (value.isPresent()) {
-        Whole.write(value.getAsDouble(), out);
+        ShortNumber.write(value.getAsDouble(), out);
       } else {
         out.writeNull();
       }

@@ -16,8 +16,8 @@ import org.springframework.web.bind.annotation.RestController;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.tank.Lines;
 import org.umberline.core.tank.Routine;
-import org.umberline.core.tank.Term;
 import org.umberline.server.http.Refused;
+import org.umberline.server.http.Terms;
 import org.umberline.server.keeper.SignedIn;
 import org.umberline.server.learning.Posteriors;
 import org.umberline.server.tank.TankRecords;
@@ -59,9 +59,7 @@ class BalanceApi {
       @PathVariable UUID id,
       @RequestParam(defaultValue = "nitrate") String nutrient,
       @RequestParam(defaultValue = "0") double to) {
-    Nutrient known =
-        Term.find(Nutrient.class, nutrient)
-            .orElseThrow(() -> Refused.field("nutrient", nutrient, "nitrate or phosphate"));
+    Nutrient known = Terms.of(Nutrient.class, "nutrient", nutrient);
     if (!(to >= 0 && to <= MOST_MG_L)) {
       throw Refused.field("to", String.valueOf(to), "0 to 1000 mg/L");
     }

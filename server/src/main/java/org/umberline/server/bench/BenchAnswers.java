@@ -25,7 +25,6 @@ import org.umberline.core.tank.KitMethod;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Qualifier;
 import org.umberline.core.tank.TankModel;
-import org.umberline.core.tank.Term;
 import org.umberline.core.tank.TestUnit;
 import org.umberline.core.testing.BenchReading;
 import org.umberline.core.testing.KitSteps;
@@ -36,6 +35,7 @@ import org.umberline.core.upkeep.Work;
 import org.umberline.server.devices.DeviceTrouble;
 import org.umberline.server.devices.PhotometerLine;
 import org.umberline.server.http.Refused;
+import org.umberline.server.http.Terms;
 import org.umberline.server.learning.Advices;
 import org.umberline.server.learning.AnswerCache;
 import org.umberline.server.learning.AnswerShelf;
@@ -212,16 +212,12 @@ public class BenchAnswers {
   /** What readings come to, and whether they contradict what is believed. Nothing is kept. */
   public BenchViews.BenchResult result(Stored stored, BenchRequests.Readings request) {
     TankModel tank = stored.tank();
-    Analyte analyte =
-        Term.find(Analyte.class, request.analyte())
-            .orElseThrow(() -> Refused.field("analyte", request.analyte(), "what can be tested"));
+    Analyte analyte = Terms.of(Analyte.class, "analyte", request.analyte());
     Optional<Kit> kit =
         tank.kits().stream()
             .filter(k -> k.analyte() == analyte && k.id().equals(request.kit()))
             .findFirst();
-    Qualifier qualifier =
-        Term.find(Qualifier.class, request.qualifier())
-            .orElseThrow(() -> Refused.field("qualifier", request.qualifier(), "=, < or >"));
+    Qualifier qualifier = Terms.of(Qualifier.class, "qualifier", request.qualifier());
     TestUnit unit = kit.map(Kit::unit).orElse(analyte.standardUnit());
     BenchReading reading;
     try {

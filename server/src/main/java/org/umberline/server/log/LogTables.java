@@ -16,6 +16,7 @@ import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.Term;
 import org.umberline.server.http.Refused;
+import org.umberline.server.http.Terms;
 import org.umberline.server.tank.TankRecords.Stored;
 import org.umberline.tankfile.TankFileException;
 import org.umberline.tankfile.shorthand.Shorthand;
@@ -99,10 +100,7 @@ public class LogTables {
   }
 
   private static Column column(TableRequests.TableColumnMeant column) {
-    Meaning meaning =
-        Term.find(Meaning.class, column.meaning())
-            .orElseThrow(
-                () -> Refused.field("meaning", column.meaning(), "one of the meanings offered"));
+    Meaning meaning = Terms.of(Meaning.class, "meaning", column.meaning());
     Optional<Analyte> analyte =
         Optional.ofNullable(column.analyte()).flatMap(term -> Term.find(Analyte.class, term));
     if (meaning == Meaning.READING && analyte.isEmpty()) {

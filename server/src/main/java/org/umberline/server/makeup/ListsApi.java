@@ -1,9 +1,7 @@
 package org.umberline.server.makeup;
 
 import jakarta.validation.Valid;
-import java.util.Arrays;
 import java.util.function.DoubleSupplier;
-import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -15,6 +13,7 @@ import org.springframework.web.bind.annotation.RestController;
 import org.umberline.core.chemistry.NetVolume;
 import org.umberline.core.tank.BodyShape;
 import org.umberline.server.http.Refused;
+import org.umberline.server.http.Terms;
 import org.umberline.server.keeper.Keepers;
 import org.umberline.server.keeper.SignedIn;
 import org.umberline.server.store.Transactions;
@@ -94,18 +93,7 @@ class ListsApi {
 
   @PostMapping("/mass")
   ListViews.Number mass(@Valid @RequestBody MakeUpRequests.Body body) {
-    BodyShape shape =
-        Arrays.stream(BodyShape.values())
-            .filter(s -> s.term().equals(body.shape()))
-            .findFirst()
-            .orElseThrow(
-                () ->
-                    Refused.field(
-                        "shape",
-                        body.shape(),
-                        Arrays.stream(BodyShape.values())
-                            .map(BodyShape::term)
-                            .collect(Collectors.joining(", "))));
+    BodyShape shape = Terms.of(BodyShape.class, "shape", body.shape());
     return new ListViews.Number(shape.massG(body.lengthCm()), "g");
   }
 }

@@ -4,8 +4,6 @@ import jakarta.validation.Valid;
 import java.time.Clock;
 import java.time.DateTimeException;
 import java.time.ZoneId;
-import java.util.Arrays;
-import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
@@ -23,6 +21,7 @@ import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.Term;
 import org.umberline.core.tank.WayOfKeeping;
 import org.umberline.server.http.Refused;
+import org.umberline.server.http.Terms;
 import org.umberline.server.learning.Computations;
 import org.umberline.server.tank.TankRecords;
 import org.umberline.tankfile.ToldTank;
@@ -54,7 +53,7 @@ class NewTankApi {
   }
 
   private static ToldTank told(MakeUpRequests.ToldTank request) {
-    ChangeWater water = term(ChangeWater.class, "changeWater", request.changeWater());
+    ChangeWater water = Terms.of(ChangeWater.class, "changeWater", request.changeWater());
     return new ToldTank(
         request.name(),
         request.litres(),
@@ -63,7 +62,7 @@ class NewTankApi {
             .map(
                 one ->
                     new ToldTank.Animals(
-                        term(AnimalSize.class, "animals", one.size()), one.count()))
+                        Terms.of(AnimalSize.class, "animals", one.size()), one.count()))
             .toList(),
         optional(Portion.class, "portion", request.portion())
             .map(portion -> new ToldTank.Fed(portion, request.helpings(), request.feedsPerWeek())),
@@ -76,7 +75,7 @@ class NewTankApi {
                             .orElse(PlantCover.FEW))),
         request.cleaners().stream()
             .distinct()
-            .map(one -> term(Cleaner.class, "cleaners", one))
+            .map(one -> Terms.of(Cleaner.class, "cleaners", one))
             .toList(),
         request.ageDays() == null ? OptionalInt.empty() : OptionalInt.of(request.ageDays()),
         Optional.ofNullable(request.changedPercent())
@@ -103,15 +102,6 @@ class NewTankApi {
 
   private static <E extends Enum<E> & Term> Optional<E> optional(
       Class<E> type, String field, String word) {
-    return Optional.ofNullable(word).map(some -> term(type, field, some));
-  }
-
-  private static <E extends Enum<E> & Term> E term(Class<E> type, String field, String word) {
-    return Term.find(type, word)
-        .orElseThrow(() -> Refused.field(field, word, String.join(", ", terms(type))));
-  }
-
-  private static <E extends Enum<E> & Term> List<String> terms(Class<E> type) {
-    return Arrays.stream(type.getEnumConstants()).map(Term::term).toList();
+    return Optional.ofNullable(word).map(some -> Terms.of(type, field, some));
   }
 }

@@ -122,7 +122,8 @@ public class VisitAnswers {
 
   /** Ends a visit; what is said again replaces what was said. */
   public void end(Stored stored, UUID keeper, UUID visit, VisitRequests.VisitEnded request) {
-    String leaving = documents.write(computations.run(() -> leaving(stored)));
+    String kept = entity(stored, visit).getLeaving();
+    String leaving = kept == null ? documents.write(computations.run(() -> leaving(stored))) : kept;
     writes.run(
         stored.id(),
         keeper,
@@ -132,7 +133,7 @@ public class VisitAnswers {
               entity.getEndedAt() == null ? clock.instant() : entity.getEndedAt(),
               request.advice().strip(),
               request.nextOn(),
-              entity.getLeaving() == null ? leaving : entity.getLeaving());
+              leaving);
         });
   }
 
