@@ -15,6 +15,9 @@ import org.umberline.core.tank.Routine;
 final class WaysBeside {
   private static final double WEEKS_4 = 28;
 
+  /** Nobody comes twice as often for less than this factor of the water. Chosen. */
+  private static final double AS_LITTLE_WATER = 1.15;
+
   private final Basis b;
   private final Basis alone;
 
@@ -41,18 +44,24 @@ final class WaysBeside {
     // as the keeper does now: without the work that is due
     ways.add(way(alone, Advice.WayKind.AS_NOW, fraction, everyDays, start, 0, 0, 0));
     add(ways, Advice.WayKind.LEAST_EFFORT, leastEffort);
-    add(
-        ways,
-        Advice.WayKind.LEAST_WATER,
-        feasible.stream()
-            .min(
-                Comparator.comparingDouble((Found f) -> f.fraction() / f.everyDays())
-                    .thenComparing(f -> -f.everyDays())));
+    add(ways, Advice.WayKind.LEAST_WATER, leastWater(feasible));
     add(
         ways,
         Advice.WayKind.LEAST_OFTEN,
         feasible.stream().max(Comparator.comparingDouble(Found::everyDays)));
     return List.copyOf(ways);
+  }
+
+  /** The least water; of what takes nearly as little, the least often. */
+  private static Optional<Found> leastWater(List<Found> feasible) {
+    double least = feasible.stream().mapToDouble(WaysBeside::aDay).min().orElse(0);
+    return feasible.stream()
+        .filter(f -> aDay(f) <= least * AS_LITTLE_WATER + 1e-9)
+        .max(Comparator.comparingDouble(Found::everyDays));
+  }
+
+  private static double aDay(Found routine) {
+    return routine.fraction() / routine.everyDays();
   }
 
   private void add(List<Advice.Way> ways, Advice.WayKind kind, Optional<Found> found) {

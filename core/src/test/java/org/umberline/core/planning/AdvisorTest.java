@@ -6,6 +6,8 @@ import static org.umberline.core.TankBuilder.WORKERS;
 
 import java.time.LocalDate;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -74,15 +76,28 @@ class AdvisorTest {
   }
 
   private static Posterior certain(TankModel tank, double nitrateMgL, double phosphorusMgL) {
+    return drawn(tank, nitrateMgL, phosphorusMgL, 0);
+  }
+
+  /**
+   * @param unlisted for each draw what comes in that no entry explains, mg/L N a day
+   */
+  private static Posterior drawn(
+      TankModel tank, double nitrateMgL, double phosphorusMgL, double... unlisted) {
     Scenario scenario = Scenario.of(tank, AS_OF, AS_OF, Advisor.daysAhead(tank));
-    Multipliers multipliers = scenario.multipliers();
-    multipliers.unseenDenitrification = 0;
-    TankState state = new TankState(scenario);
-    scenario.start(state, multipliers, nitrateMgL / 4.4268, phosphorusMgL);
+    List<Posterior.Draw> draws = new ArrayList<>();
+    for (double nitrogen : unlisted) {
+      Multipliers multipliers = scenario.multipliers();
+      multipliers.unseenDenitrification = 0;
+      multipliers.unlistedNitrogen = nitrogen;
+      TankState state = new TankState(scenario);
+      scenario.start(state, multipliers, nitrateMgL / 4.4268, phosphorusMgL);
+      draws.add(new Posterior.Draw(state, state, multipliers, new double[0]));
+    }
     return new Posterior(
         scenario,
         TankBuilder.WORKERS,
-        List.of(new Posterior.Draw(state, state, multipliers, new double[0])),
+        draws,
         new Posterior.Fit(
             new double[1],
             new double[1],
@@ -92,7 +107,7 @@ class AdvisorTest {
             new double[1]),
         List.of(),
         List.of(),
-        1);
+        draws.size());
   }
 
   /** peak = c + r T / f, so f = r T / (ceiling - c); above a tenth in steps of a twentieth. */
@@ -170,6 +185,27 @@ class AdvisorTest {
         .containsExactly(Reason.Kind.HOLDS_UNTIL, Reason.Kind.LARGEST_NOT_ENOUGH);
   }
 
+  /**
+   * Two fifths of the water a week take 16 of 40 mg/L, enough against 14 a week and not against 21:
+   * worth doing while at least a quarter of the draws say 14.
+   */
+  @ParameterizedTest
+  @CsvSource({"2, false", "3, true"})
+  void theLargestChangeIsWorthWhileWithAFairChanceOfHolding(int light, boolean worthWhile) {
+    double heavy = (3 - RISE) / 4.4268;
+    double[] unlisted = new double[10];
+    Arrays.fill(unlisted, light, unlisted.length, heavy);
+    TankModel tank = tank(0, 0.4, List.of(7.0)).build();
+    Advice advice =
+        new Advisor(
+                tank,
+                drawn(tank, 39, 0.01, unlisted),
+                AS_OF.atTime(18, 0).toInstant(ZoneOffset.UTC))
+            .advise();
+    assertThat(advice.today().verdict()).isEqualTo(Verdict.STUCK);
+    assertThat(advice.today().fraction().isPresent()).isEqualTo(worthWhile);
+  }
+
   @Test
   void twoOfAQuarterRenewFortyFourPercent() {
     Advice.Option option = advice(tank(0, 0.9, List.of(14.0)).build(), 10).options().get(0);
@@ -195,6 +231,25 @@ class AdvisorTest {
     assertThat(advice.ways().stream().map(Advice.Way::kind))
         .containsExactly(Advice.WayKind.values());
     assertThat(advice.ways().get(0).holds()).as("no routine").isFalse();
+  }
+
+  /** Every 7 and every 14 days take the same water; nobody comes twice as often for nothing. */
+  @Test
+  void theLeastWaterIsNoMoreOftenThanItMustBe() {
+    Advice advice = advice(tank(0, 0.5, List.of(3.5, 7.0, 14.0)).build(), 35);
+    Advice.Way least =
+        advice.ways().stream()
+            .filter(way -> way.kind() == Advice.WayKind.LEAST_WATER)
+            .findFirst()
+            .orElseThrow();
+    double fewestLitres =
+        advice.options().stream()
+            .filter(Advice.Option::feasible)
+            .mapToDouble(o -> o.litresPer28Days().getAsDouble())
+            .min()
+            .orElseThrow();
+    assertThat(least.everyDays()).isGreaterThanOrEqualTo(7);
+    assertThat(least.litresPer28Days()).isLessThanOrEqualTo(1.15 * fewestLitres + 1e-9);
   }
 
   @Test

@@ -227,6 +227,60 @@ public final class SeasonReport {
     return constant(Math.max(0, Math.min(share, tank.limits().maxChangeFraction())));
   }
 
+  /**
+   * What nobody can know: on the eve of each day on which the truth would pass a line, down to
+   * three fifths of it. What this takes, no rule that rests on tests can do with less and as few
+   * days over.
+   */
+  private static Policy clairvoyant(SyntheticTank.Way way, long seed) {
+    List<Double> lived = new ArrayList<>();
+    Lines lines = keeping(way).lines();
+    return (known, today, outcome) -> {
+      double[] week = new double[DAYS_PER_WEEK];
+      for (int day = 1; day <= DAYS_PER_WEEK; day++) {
+        SyntheticTank ahead = lived(way, seed, lived);
+        Arrays.stream(week, 0, day).forEach(ahead::live);
+        double[] eve = ahead.peak();
+        ahead.live(0);
+        week[day - 1] =
+            Math.max(
+                week[day - 1],
+                Math.min(
+                    known.limits().maxChangeFraction(),
+                    Math.max(
+                        share(eve[0], ahead.peak()[0], lines.nitrate().ceilingMgL(), known, true),
+                        share(
+                            eve[1],
+                            ahead.peak()[1],
+                            lines.phosphate().ceilingMgL(),
+                            known,
+                            false))));
+      }
+      Arrays.stream(week).forEach(lived::add);
+      return week;
+    };
+  }
+
+  private static SyntheticTank lived(SyntheticTank.Way way, long seed, List<Double> shares) {
+    SyntheticTank tank = SyntheticTank.begun(way, seed);
+    for (int day = 0; day < DAYS_BEFORE; day++) {
+      tank.liveByHabit();
+    }
+    shares.forEach(tank::live);
+    return tank;
+  }
+
+  private static double share(
+      double level, double soon, OptionalDouble ceiling, TankModel tank, boolean nitrate) {
+    double source =
+        nitrate ? tank.nitrateMgL(tank.changeWater()) : tank.phosphateMgL(tank.changeWater());
+    if (ceiling.isEmpty() || soon <= ceiling.getAsDouble() || level <= source) {
+      return 0;
+    }
+    double target = PENCIL_DOWN_TO * ceiling.getAsDouble();
+    return Math.max(0, Math.min(1, (level - target) / (level - source)));
+  }
+
   private static Instant evening(LocalDate day) {
     return day.plusDays(1).atTime(LocalTime.MIDNIGHT).toInstant(ZoneOffset.UTC).minusSeconds(1);
   }
@@ -308,6 +362,7 @@ public final class SeasonReport {
             way,
             seed,
             (tank, today, o) -> advised(asking(tank, LESS_CONFIDENCE), today, o, draws)));
+    outcomes.put("7 clairvoyant", live(way, seed, clairvoyant(way, seed)));
     return new Tank(way, outcomes, held);
   }
 
