@@ -9,6 +9,7 @@
   import Check from '../ui/Check.svelte';
   import Label from '../ui/Label.svelte';
   import Select from '../ui/Select.svelte';
+  import NotYet from '../rounds/NotYet.svelte';
 
   let bench = $state.raw<Schemas['Bench'] | null>(null);
   let site = $state(localStorage.getItem('umberline-site') ?? '');
@@ -143,7 +144,5 @@
     {/each}
   </Sheet>
 {:else}
-  <p class="text-neutral px-4 pt-8 font-serif text-xl sm:px-10" role="status">
-    Looking which tests matter…
-  </p>
+  <NotYet words="Looking which tests matter…" />
 {/if}

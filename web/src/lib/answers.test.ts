@@ -39,6 +39,13 @@ describe('what the server last answered', () => {
     expect(await lastAnswer(request('/api/tanks/t/log'))).toBeUndefined();
   });
 
+  it('is kept of every place that is opened without a connection', async () => {
+    for (const path of ['/api/bench', '/api/upkeep', '/api/tanks/t/visits', '/api/tanks/t/care']) {
+      await keep(request(path), new Response('{}'));
+      expect(await lastAnswer(request(path)), path).toBeDefined();
+    }
+  });
+
   it('is never the answer to something that writes', async () => {
     await keep(request('/api/tanks/t/log'), new Response('{}'));
     expect(await lastAnswer(request('/api/tanks/t/log', 'POST'))).toBeUndefined();

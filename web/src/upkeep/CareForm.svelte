@@ -14,6 +14,8 @@
   let care = $state<Schemas['Care'] | null>(null);
   let problem = $state('');
   let devices = $state('');
+  /** Days of work that was just added; it is changed at once where another is meant. */
+  const NEW_EVERY_DAYS = 30;
 
   $effect(() => {
     void load(tank);
@@ -67,6 +69,7 @@
       devices: devices.split(',').map((one) => one.trim()),
       filterDaysFromChange: care.filterDaysFromChange,
       tasks: care.tasks,
+      ownTasks: care.ownTasks.filter((own) => own.name.trim()),
       shelf: care.shelf,
     };
     const answer = await api.PUT('/api/tanks/{id}/care', { params: { path: { id: tank } }, body });
@@ -124,6 +127,40 @@
           <span class="text-neutral">usually every {task.everyDays} days</span></Label
         >
       {/each}
+    </fieldset>
+    <fieldset class="mt-3" data-testid="own-work">
+      <legend class="font-serif text-lg">Work of your own</legend>
+      {#each care.ownTasks as own, i (i)}
+        <div class="flex flex-wrap items-center gap-x-3">
+          <Input
+            class="min-w-0 flex-1 basis-40"
+            maxlength={60}
+            placeholder="a new lamp"
+            aria-label="what is done"
+            bind:value={own.name}
+          />
+          <Label
+            >every
+            <Input
+              type="number"
+              min="1"
+              max="730"
+              class="w-20 text-center"
+              bind:value={own.everyDays}
+            /> days</Label
+          >
+          <Button
+            type="button"
+            onclick={() => care?.ownTasks.splice(i, 1)}
+            aria-label="remove {own.name}">Remove</Button
+          >
+        </div>
+      {/each}
+      <Button
+        type="button"
+        onclick={() => care?.ownTasks.push({ name: '', everyDays: NEW_EVERY_DAYS })}
+        data-testid="add-work">Add work</Button
+      >
     </fieldset>
     <p class="text-neutral mt-2">
       Conditioner and chloramine: by the label and the supplier, never by guess.

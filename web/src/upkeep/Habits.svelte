@@ -14,6 +14,7 @@
     KEEPER: 'yours',
     MODEL: 'by the model',
     ROUTINE: 'your routine',
+    SEEN: 'because you saw it',
   };
 
   async function set(work: string, typed: string) {

@@ -16,6 +16,7 @@
   import Button from '../ui/Button.svelte';
   import TextLink from '../ui/TextLink.svelte';
   import Label from '../ui/Label.svelte';
+  import NotYet from '../rounds/NotYet.svelte';
 
   type UpkeepTank = Schemas['UpkeepTank'];
   type Occurrence = Schemas['Occurrence'];
@@ -214,7 +215,5 @@
     {/each}
   </Sheet>
 {:else}
-  <p class="text-neutral px-4 pt-8 font-serif text-xl sm:px-10" role="status">
-    Laying out the weeks…
-  </p>
+  <NotYet words="Laying out the weeks…" />
 {/if}

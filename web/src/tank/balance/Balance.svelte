@@ -8,7 +8,7 @@
     type Schemas,
     type Problem,
   } from '../../api/client';
-  import { whenRenewed } from '../../lib/connection.svelte';
+  import { connection, whenRenewed } from '../../lib/connection.svelte';
   import { show } from '../../lib/toast.svelte';
   import { interval, percent } from '../../lib/words';
   import { volume } from '../../lib/units.svelte';
@@ -17,6 +17,7 @@
   import Progress from '../../ui/Progress.svelte';
   import Sheet from '../../ui/Sheet.svelte';
   import Ledger from './ledger/Ledger.svelte';
+  import NotYet from '../../rounds/NotYet.svelte';
   import Sentence from './Sentence.svelte';
   import Ways from './Ways.svelte';
   import Tideline from './tideline/Tideline.svelte';
@@ -255,6 +256,8 @@
     </Sheet>
   {:else if missing}
     <p class="pt-8 font-serif text-xl" role="alert">{missing}</p>
+  {:else if connection.away}
+    <NotYet words="" {tank} />
   {:else if waiting.words}
     <div class="pt-8 font-serif text-xl" role="status" data-testid="waiting">
       <Progress words={waiting.words} share={waiting.share} />

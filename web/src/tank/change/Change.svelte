@@ -14,6 +14,7 @@
   import Button from '../../ui/Button.svelte';
   import Input from '../../ui/Input.svelte';
   import Label from '../../ui/Label.svelte';
+  import NotYet from '../../rounds/NotYet.svelte';
 
   let { tank }: { tank: string } = $props();
 
@@ -240,6 +241,6 @@
       </div>
     </div>
   {:else if !problem}
-    <p class="text-neutral pt-4 font-serif text-xl" role="status">Writing the sheet…</p>
+    <NotYet words="Writing the sheet…" {tank} />
   {/if}
 </div>

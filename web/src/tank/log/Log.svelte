@@ -2,7 +2,7 @@
   import { Latest } from '../../lib/latest';
   import { onMount } from 'svelte';
   import { api, type LogEntry, type Schemas } from '../../api/client';
-  import { whenRenewed } from '../../lib/connection.svelte';
+  import { connection, whenRenewed } from '../../lib/connection.svelte';
   import { show } from '../../lib/toast.svelte';
   import { tanks } from '../../lib/tanks.svelte';
   import { longDay, shortDay } from '../../lib/words';
@@ -18,6 +18,7 @@
   import Input from '../../ui/Input.svelte';
   import Label from '../../ui/Label.svelte';
   import Select from '../../ui/Select.svelte';
+  import NotYet from '../../rounds/NotYet.svelte';
 
   let { tank }: { tank: string } = $props();
 
@@ -246,6 +247,8 @@
         >Earlier entries</Button
       >
     {/if}
+  {:else if connection.away}
+    <NotYet words="" {tank} />
   {/if}
 </div>
 

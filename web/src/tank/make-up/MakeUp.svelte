@@ -14,6 +14,8 @@
   import Told from './Told.svelte';
   import VolumeHelp from './VolumeHelp.svelte';
   import { groups } from './sentences';
+  import NotYet from '../../rounds/NotYet.svelte';
+  import { connection } from '../../lib/connection.svelte';
 
   /** What a tank is, said in sentences; each change shows what it leads to before it is kept. */
   let { tank }: { tank: string } = $props();
@@ -227,4 +229,6 @@
   </div>
 {:else if missing}
   <p class="px-10 pt-8 font-serif text-xl" role="alert">{missing}</p>
+{:else if connection.away}
+  <NotYet words="" {tank} />
 {/if}

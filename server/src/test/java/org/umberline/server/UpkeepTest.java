@@ -133,7 +133,7 @@ class UpkeepTest {
       """
       {"version": 0, "bucketLitres": 10, "conditionerMlPer100L": 20, "chloramineMgL": 1,
        "hotC": 60, "coldC": 10, "devices": ["heater", "filter"], "filterDaysFromChange": 3,
-       "tasks": ["floss"], "shelf": [{"kit": "card", "expiresOn": "2027-03-01", "testsLeft": 12}]}
+       "tasks": ["floss"], "ownTasks": [], "shelf": [{"kit": "card", "expiresOn": "2027-03-01", "testsLeft": 12}]}
       """;
 
   @Test
@@ -155,6 +155,20 @@ class UpkeepTest {
     assertThat(keeper.get(path + "/run-sheet?fraction=2").status()).isEqualTo(400);
     assertThat(keeper.note(tank, "change 2 buckets").json().path("understood").get(0).asString())
         .startsWith("Change of 20 L");
+  }
+
+  @Test
+  void workOfAKeepersOwnIsNotedByItsName() {
+    String own =
+        CARE.replace("\"ownTasks\": []", "\"ownTasks\": [{\"name\": \"%s\", \"everyDays\": 30}]");
+    assertThat(keeper.put(path + "/care", own.formatted("floss")).raw().body())
+        .contains("ownTasks", "floss", "a name of its own");
+    assertThat(keeper.put(path + "/care", own.formatted("new lamp/tube")).status()).isEqualTo(400);
+    assertThat(keeper.put(path + "/care", own.formatted("new lamp")).status()).isEqualTo(200);
+    assertThat(keeper.note(tank, "did \"new lamp\"").json().path("understood").toString())
+        .contains("Done: new lamp");
+    assertThat(days("did:new lamp")).startsWith(TODAY.plusDays(30));
+    assertThat(keeper.get(path + "/log").raw().body()).contains("did \\\"new lamp\\\"");
   }
 
   @Test

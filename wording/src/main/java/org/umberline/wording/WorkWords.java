@@ -91,12 +91,20 @@ public final class WorkWords {
         " at the earliest.");
   }
 
+  /** Why work stands where it does that a keeper's look asks for. */
+  public static Phrase seen(Work work) {
+    return Phrase.of("Weak flow was seen on ", work.due(), ".");
+  }
+
   /** The line of shorthand that notes it as done; empty where more must be said. */
   public static String doneAs(Work work) {
     return switch (work.kind()) {
       case CLEAN -> "cleaned \"" + work.subject() + "\"";
       case RENEW -> "renewed \"" + work.subject() + "\"";
-      case TASK -> "did " + work.subject();
+      case TASK ->
+          Task.find(work.subject()).isPresent()
+              ? "did " + work.subject()
+              : "did \"" + work.subject() + "\"";
       case CHANGE, TEST, THIN -> "";
     };
   }

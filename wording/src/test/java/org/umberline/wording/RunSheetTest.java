@@ -50,6 +50,7 @@ class RunSheetTest {
         3,
         List.of(),
         List.of(),
+        List.of(),
         List.of());
   }
 

@@ -19,10 +19,14 @@ public final class Sign {
           "green-water",
           "pale-leaves",
           "corals-closed",
+          "weak-flow",
           "gasping");
 
   /** Animals at the surface for air: it is acted on at once. */
   public static final String GASPING = "gasping";
+
+  /** Water comes slowly from the filter: what chokes it is cleaned. */
+  public static final String WEAK_FLOW = "weak-flow";
 
   private Sign() {}
 }

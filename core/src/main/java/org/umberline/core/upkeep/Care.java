@@ -20,6 +20,7 @@ import org.umberline.core.tank.TankModel;
  * @param devices to be switched off for a change, in the order they are listed
  * @param filterDaysFromChange days that filter cleaning keeps away from a change
  * @param tasks work besides the make-up's gear that this tank has
+ * @param ownTasks work that the keeper named
  * @param habits what the keeper set for a piece of work
  * @param shelf the kits' reagents
  */
@@ -32,6 +33,7 @@ public record Care(
     List<String> devices,
     int filterDaysFromChange,
     List<Task> tasks,
+    List<OwnTask> ownTasks,
     List<Habit> habits,
     List<Shelf> shelf) {
   /**
@@ -54,7 +56,17 @@ public record Care(
           FILTER_DAYS,
           List.of(),
           List.of(),
+          List.of(),
           List.of());
+
+  /**
+   * Recurring work of a keeper's own, such as a new lamp.
+   *
+   * @param name in the keeper's words; at most {@link #LONGEST_NAME} characters
+   */
+  public record OwnTask(String name, int everyDays) {
+    public static final int LONGEST_NAME = 60;
+  }
 
   /**
    * What the keeper set for one piece of work.
@@ -104,6 +116,7 @@ public record Care(
   public Care {
     devices = List.copyOf(devices);
     tasks = List.copyOf(tasks);
+    ownTasks = List.copyOf(ownTasks);
     habits = List.copyOf(habits);
     shelf = List.copyOf(shelf);
   }
@@ -133,6 +146,7 @@ public record Care(
         devices,
         filterDaysFromChange,
         tasks,
+        ownTasks,
         changed,
         shelf);
   }

@@ -14,6 +14,7 @@ public enum Task {
   ACTIVATED_CARBON("carbon", "Renew the carbon", "activated carbon renewed", 14),
   IMPELLER("impeller", "Clean the impeller", "impeller cleaned", 30),
   CALIBRATION("calibration", "Calibrate the meters", "meters calibrated", 30),
+  BYPASS("bypass", "Look whether water goes past the filter's media", "media looked at", 30),
   GLASS("glass", "Wipe the glass", "glass wiped", 7),
   PARTS_SOAKED("soak", "Soak pump and skimmer parts", "pump and skimmer parts soaked", 182);
 
@@ -53,7 +54,19 @@ public enum Task {
 
   /** The sign of the observation that notes it. */
   public String sign() {
-    return SIGN + term;
+    return signOf(term);
+  }
+
+  /** The sign of the observation that notes work of a keeper's own, by its name. */
+  public static String signOf(String work) {
+    return SIGN + work;
+  }
+
+  /** The work that an observation's sign notes: a term, or the name of work of a keeper's own. */
+  public static Optional<String> noted(String sign) {
+    return sign.startsWith(SIGN) && sign.length() > SIGN.length()
+        ? Optional.of(sign.substring(SIGN.length()))
+        : Optional.empty();
   }
 
   public static List<String> terms() {
@@ -62,10 +75,5 @@ public enum Task {
 
   public static Optional<Task> find(String term) {
     return Arrays.stream(values()).filter(task -> task.term.equals(term)).findFirst();
-  }
-
-  /** The work an observation's sign notes, if it notes any. */
-  public static Optional<Task> ofSign(String sign) {
-    return sign.startsWith(SIGN) ? find(sign.substring(SIGN.length())) : Optional.empty();
   }
 }

@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.function.Predicate;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.ExportMethod;
@@ -15,6 +16,7 @@ import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.PlantKind;
 import org.umberline.core.tank.PlantStand;
 import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.Sign;
 import org.umberline.core.tank.TankModel;
 
 /**
@@ -52,7 +54,9 @@ public record Work(
     TRADE,
     KEEPER,
     ROUTINE,
-    MODEL
+    MODEL,
+    /** The keeper saw that it is wanted. */
+    SEEN
   }
 
   /** Key of the water changes of the standing routine. */
@@ -143,6 +147,14 @@ public record Work(
           task.everyDays(),
           e -> e instanceof LogEntry.Observation seen && seen.sign().equals(task.sign()));
     }
+    for (Care.OwnTask own : care.ownTasks()) {
+      String sign = Task.signOf(own.name());
+      all.add(
+          Kind.TASK,
+          own.name(),
+          own.everyDays(),
+          e -> e instanceof LogEntry.Observation seen && seen.sign().equals(sign));
+    }
     return List.copyOf(all.works);
   }
 
@@ -171,6 +183,10 @@ public record Work(
   }
 
   private static final class Collector {
+    /** Tasks that are wanted when the flow is weak. */
+    private static final Set<String> CHOKED =
+        Set.of(Task.FLOSS.term(), Task.CARTRIDGE.term(), Task.IMPELLER.term());
+
     private final List<Work> works = new ArrayList<>();
     private final TankModel tank;
     private final Care care;
@@ -200,6 +216,26 @@ public record Work(
       return a.isAfter(b) ? a : b;
     }
 
+    /** When weak flow was last seen, for what can bring it; until it was seen to be gone. */
+    private Optional<LocalDate> choked(Kind kind, String subject) {
+      boolean chokes =
+          kind == Kind.CLEAN && isFilter(tank, subject)
+              || kind == Kind.TASK && CHOKED.contains(subject);
+      return !chokes
+          ? Optional.empty()
+          : tank.log().stream()
+              .filter(LogEntry.Observation.class::isInstance)
+              .map(LogEntry.Observation.class::cast)
+              .filter(seen -> seen.sign().equals(Sign.WEAK_FLOW))
+              .reduce((a, b) -> b)
+              .filter(seen -> seen.severity() > 0)
+              .map(seen -> tank.dayOf(seen.at().toInstant()));
+    }
+
+    private static boolean done(Optional<LocalDate> last, LocalDate since) {
+      return last.filter(day -> !day.isBefore(since)).isPresent();
+    }
+
     void add(Kind kind, String subject, int usual, Predicate<LogEntry> done) {
       String key = key(kind, subject);
       Optional<Care.Habit> habit = care.habit(key);
@@ -221,6 +257,11 @@ public record Work(
       if (wanted.isEmpty() && foreseen.containsKey(key)) {
         due = foreseen.get(key);
         origin = Origin.MODEL;
+      }
+      Optional<LocalDate> choked = choked(kind, subject);
+      if (choked.isPresent() && choked.get().isBefore(due) && !done(last, choked.get())) {
+        due = choked.get();
+        origin = Origin.SEEN;
       }
       if (kind == Kind.CLEAN && isFilter(tank, subject) && tank.startedOn().isPresent()) {
         // a filter that grows in is left alone

@@ -49,6 +49,7 @@ class ChangeEffectTest {
             3,
             List.of(),
             List.of(),
+            List.of(),
             List.of());
     assertThat(effect(0.25, chloramine, LEVELS).ammonia()).isCloseTo(0.25, within(1e-9));
   }

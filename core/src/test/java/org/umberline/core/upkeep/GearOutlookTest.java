@@ -131,6 +131,6 @@ class GearOutlookTest {
     assertThat(care.habits()).hasSize(2);
     assertThat(care.habit("a").orElseThrow().everyDays()).hasValue(5);
     assertThat(List.of(Task.values()))
-        .allSatisfy(task -> assertThat(Task.ofSign(task.sign())).contains(task));
+        .allSatisfy(task -> assertThat(Task.noted(task.sign()).flatMap(Task::find)).contains(task));
   }
 }

@@ -23,6 +23,7 @@ import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.Sign;
 import org.umberline.core.tank.Span;
 import org.umberline.core.tank.TankModel;
 
@@ -97,6 +98,42 @@ class ScheduleTest {
     assertThat(late.lateDays(TODAY)).isEqualTo(3);
     assertThat(late.lastDone()).contains(TODAY.minusDays(33));
     assertThat(sponge(tank(cleaned(30)), Care.NONE).lateDays(TODAY)).isZero();
+  }
+
+  @Test
+  void weakFlowAsksForTheFilterUntilItIsCleanedOrTheFlowIsBack() {
+    LogEntry weak = new LogEntry.Observation(noon(2), Sign.WEAK_FLOW, 2, "");
+    Work work = sponge(tank(cleaned(10), weak), Care.NONE);
+    assertThat(work.due()).isEqualTo(TODAY.minusDays(2));
+    assertThat(work.origin()).isEqualTo(Work.Origin.SEEN);
+    assertThat(sponge(tank(cleaned(10), weak, cleaned(1)), Care.NONE).due())
+        .isEqualTo(TODAY.plusDays(29));
+    LogEntry back = new LogEntry.Observation(noon(1), Sign.WEAK_FLOW, 0, "");
+    assertThat(sponge(tank(cleaned(10), weak, back), Care.NONE).origin())
+        .isEqualTo(Work.Origin.TRADE);
+  }
+
+  @Test
+  void workOfAKeepersOwnIsLaidOutByItsName() {
+    Care none = Care.NONE;
+    Care care =
+        new Care(
+            none.bucketLitres(),
+            none.conditionerMlPer100L(),
+            none.chloramineMgL(),
+            none.hotC(),
+            none.coldC(),
+            List.of(),
+            3,
+            List.of(),
+            List.of(new Care.OwnTask("new lamp", 365)),
+            List.of(),
+            List.of());
+    LogEntry done = new LogEntry.Observation(noon(360), Task.signOf("new lamp"), 0, "");
+    assertThat(works(tank(done), care, Optional.empty()))
+        .filteredOn(work -> work.key().equals("did:new lamp"))
+        .singleElement()
+        .satisfies(work -> assertThat(work.due()).isEqualTo(TODAY.plusDays(5)));
   }
 
   @Test
@@ -213,6 +250,7 @@ class ScheduleTest {
             List.of(),
             3,
             List.of(Task.FLOSS),
+            List.of(),
             List.of(),
             List.of());
     assertThat(laidOut(tank(), care, new Routine(0.2, 7, TODAY.plusDays(2))))

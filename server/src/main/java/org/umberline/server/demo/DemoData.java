@@ -143,6 +143,7 @@ class DemoData implements ApplicationRunner {
         Care.FILTER_DAYS,
         tasks,
         List.of(),
+        List.of(),
         List.of(
             new Care.Shelf(
                 "nitrate-card",

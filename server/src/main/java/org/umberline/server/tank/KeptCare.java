@@ -20,6 +20,7 @@ record KeptCare(
     List<String> devices,
     int filterDaysFromChange,
     List<Task> tasks,
+    List<Care.OwnTask> ownTasks,
     List<Habit> habits,
     List<Shelf> shelf) {
   record Habit(String work, Integer everyDays, LocalDate nextOn) {}
@@ -43,6 +44,7 @@ record KeptCare(
         care.devices(),
         care.filterDaysFromChange(),
         care.tasks(),
+        care.ownTasks(),
         care.habits().stream()
             .map(h -> new Habit(h.work(), orNull(h.everyDays()), h.nextOn().orElse(null)))
             .toList(),
@@ -70,6 +72,8 @@ record KeptCare(
         devices,
         filterDaysFromChange,
         tasks,
+        // what was kept before there was such work has none
+        ownTasks == null ? List.of() : ownTasks,
         habits.stream()
             .map(
                 h ->

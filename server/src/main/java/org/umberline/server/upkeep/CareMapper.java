@@ -3,6 +3,7 @@ package org.umberline.server.upkeep;
 import static org.umberline.server.http.Absent.orNull;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -31,6 +32,9 @@ public final class CareMapper {
         care.tasks().stream().map(Task::term).toList(),
         Stream.of(Task.values())
             .map(task -> new UpkeepViews.CareTask(task.term(), task.toDo(), task.everyDays()))
+            .toList(),
+        care.ownTasks().stream()
+            .map(own -> new UpkeepViews.OwnTask(own.name(), own.everyDays()))
             .toList(),
         care.shelf().stream()
             .map(
@@ -69,6 +73,7 @@ public final class CareMapper {
         request.devices().stream().map(String::strip).filter(d -> !d.isEmpty()).toList(),
         request.filterDaysFromChange(),
         tasks,
+        ownTasks(request.ownTasks()),
         before.habits(),
         request.shelf().stream()
             .map(
@@ -84,6 +89,21 @@ public final class CareMapper {
                         optional(shelf.minutes()),
                         shelf.steps() == null ? "" : shelf.steps()))
             .toList());
+  }
+
+  /** A name stands once, and is none of the terms that have a meaning already. */
+  private static List<Care.OwnTask> ownTasks(List<UpkeepRequests.OwnTask> asked) {
+    List<Care.OwnTask> own = new ArrayList<>();
+    for (UpkeepRequests.OwnTask one : asked) {
+      String name = one.name().strip();
+      boolean known =
+          Task.find(name).isPresent() || own.stream().anyMatch(o -> o.name().equals(name));
+      if (name.isEmpty() || known) {
+        throw Refused.field("ownTasks", name, "work with a name of its own");
+      }
+      own.add(new Care.OwnTask(name, one.everyDays()));
+    }
+    return own;
   }
 
   private static OptionalDouble optional(Double value) {

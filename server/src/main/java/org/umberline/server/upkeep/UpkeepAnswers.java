@@ -178,6 +178,9 @@ public class UpkeepAnswers {
 
   /** What the model knows of it, in words. */
   private static Phrase reason(Work work, LaidOut laidOut) {
+    if (work.origin() == Work.Origin.SEEN) {
+      return WorkWords.seen(work);
+    }
     for (GearOutlook.Wear wear : laidOut.outlook.wear()) {
       if (work.key().equals(Work.key(Work.Kind.RENEW, wear.export()))) {
         return WorkWords.wear(wear);

@@ -5,9 +5,11 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
+import org.umberline.core.upkeep.Care;
 
 /** What the API takes of upkeep. A constraint's message says what is allowed. */
 public final class UpkeepRequests {
@@ -36,6 +38,19 @@ public final class UpkeepRequests {
           Double minutes,
       @Schema(nullable = true) @Size(max = 2000, message = "at most 2000 characters")
           String steps) {}
+
+  public record OwnTask(
+      @NotNull(message = "a name")
+          @Size(min = 1, max = Care.OwnTask.LONGEST_NAME, message = "a name of 1 to 60 characters")
+          // the name stands in an address, where these mean something
+          @Pattern(
+              regexp = "[^\\p{Cntrl}/\\\\;%\"]*",
+              message = "a name without / \\ ; % or quotation marks")
+          String name,
+      @NotNull(message = "days")
+          @DecimalMin(value = "1", message = "1 to 730 days")
+          @DecimalMax(value = "730", message = "1 to 730 days")
+          Integer everyDays) {}
 
   public record CareChange(
       @NotNull(message = "the care's version") Integer version,
@@ -70,6 +85,8 @@ public final class UpkeepRequests {
           Integer filterDaysFromChange,
       @NotNull(message = "a list of tasks") @Size(max = 50, message = "at most 50 tasks")
           List<@NotNull(message = "a task") String> tasks,
+      @NotNull(message = "a list of own work") @Size(max = 50, message = "at most 50 pieces")
+          List<@NotNull(message = "a piece of work") @Valid OwnTask> ownTasks,
       @NotNull(message = "a list of kits") @Size(max = 50, message = "at most 50 kits")
           List<@NotNull(message = "a kit") @Valid ShelfChange> shelf) {}
 

@@ -37,7 +37,7 @@ public final class UpkeepViews {
 
   @Schema(
       description =
-          "origin is TRADE, KEEPER, ROUTINE or MODEL; movable: whether the keeper sets its day")
+          "origin is TRADE, KEEPER, ROUTINE, MODEL or SEEN; movable: whether the keeper sets its day")
   public record Work(
       String key,
       String kind,
@@ -82,6 +82,9 @@ public final class UpkeepViews {
 
   public record CareTask(String term, String words, int everyDays) {}
 
+  @Schema(description = "recurring work in the keeper's own words")
+  public record OwnTask(String name, int everyDays) {}
+
   @Schema(description = "a kit's reagents")
   public record Shelf(
       String kit,
@@ -102,5 +105,6 @@ public final class UpkeepViews {
       int filterDaysFromChange,
       List<String> tasks,
       List<CareTask> offered,
+      List<OwnTask> ownTasks,
       List<Shelf> shelf) {}
 }

@@ -9,6 +9,7 @@ import org.umberline.core.tank.Livestock;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.PlantStand;
 import org.umberline.core.tank.Sign;
+import org.umberline.core.upkeep.Care;
 import org.umberline.core.upkeep.Task;
 import org.umberline.tankfile.Figures;
 
@@ -180,12 +181,22 @@ final class DonePart {
             line.tank.log().stream()
                 .filter(LogEntry.Observation.class::isInstance)
                 .map(entry -> ((LogEntry.Observation) entry).sign()))
-        .filter(sign -> !sign.equals("note") && Task.ofSign(sign).isEmpty())
+        .filter(sign -> !sign.equals("note") && Task.noted(sign).isEmpty())
         .distinct()
         .toList();
   }
 
+  /** Work by its term, or of the keeper's own by its name in quotation marks. */
   void did() throws Unreadable {
+    if (line.words.isQuoted()) {
+      String name = line.words.takeAsWritten().strip();
+      if (name.isEmpty() || name.length() > Care.OwnTask.LONGEST_NAME) {
+        throw new Unreadable("Work has a name of 1 to 60 characters.");
+      }
+      line.add(
+          (at, note) -> new LogEntry.Observation(at, Task.signOf(name), 0, note), "Done: " + name);
+      return;
+    }
     String word = line.words.take();
     Task task =
         Task.find(word)
@@ -193,7 +204,8 @@ final class DonePart {
                 () ->
                     new Unreadable(
                         (word.isEmpty() ? "Did what?" : "“" + word + "” is no work I know.")
-                            + Words.nearest(word, Task.terms())));
+                            + Words.nearest(word, Task.terms())
+                            + " Any other goes in quotation marks."));
     line.add(
         (at, note) -> new LogEntry.Observation(at, task.sign(), 0, note), "Done: " + task.words());
   }

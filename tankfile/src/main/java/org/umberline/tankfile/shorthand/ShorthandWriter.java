@@ -3,6 +3,7 @@ package org.umberline.tankfile.shorthand;
 import java.math.BigDecimal;
 import java.time.LocalDateTime;
 import java.time.format.DateTimeFormatter;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
@@ -113,8 +114,11 @@ public final class ShorthandWriter implements LogEntry.Visitor<String> {
 
   @Override
   public String observation(LogEntry.Observation seen) {
-    if (seen.severity() == 0 && Task.ofSign(seen.sign()).isPresent()) {
-      return "did " + Task.ofSign(seen.sign()).get().term();
+    Optional<String> work = Task.noted(seen.sign()).filter(any -> seen.severity() == 0);
+    if (work.isPresent()) {
+      return Task.find(work.get()).isPresent()
+          ? "did " + work.get()
+          : "did \"" + work.get().replace('"', '\'') + "\"";
     }
     String sign = seen.sign().replace('"', '\'');
     return "saw " + (Sign.TERMS.contains(sign) ? sign : "\"" + sign + "\"") + " " + seen.severity();

@@ -33,6 +33,7 @@ class CompletionsTest {
     "dead ax, dead axolotl",
     "did imp, did impeller",
     "saw film, saw film-algae",
+    "saw weak, saw weak-flow",
     "cha, change",
     "nitr, nitrate",
     "no3 20 ca, no3 20 card",

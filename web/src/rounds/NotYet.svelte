@@ -1,0 +1,54 @@
+<script lang="ts">
+  import { api, once, type RoundsLine } from '../api/client';
+  import { connection } from '../lib/connection.svelte';
+  import { GIVEN_AT } from '../lib/answers';
+  import { longDay, ownTime } from '../lib/words';
+  import LevelStrip from '../ui/LevelStrip.svelte';
+  import Why from './Why.svelte';
+  import { task } from './words';
+
+  /**
+   * Stands where a place has no answer yet: what it does, or, without a connection, what Rounds
+   * last knew of the tank.
+   */
+  let { words, tank = '' }: { words: string; tank?: string } = $props();
+
+  let line = $state.raw<RoundsLine | null>(null);
+  let given = $state('');
+
+  async function look() {
+    try {
+      const answer = await api.GET('/api/rounds', { fetch: once });
+      given = answer.response.headers.get(GIVEN_AT) ?? '';
+      line = (answer.data ?? []).find((one) => one.tank.id === tank) ?? null;
+    } catch {
+      // Rounds was never opened here either: the words below say so
+    }
+  }
+
+  $effect(() => {
+    if (connection.away && tank) void look();
+  });
+</script>
+
+<div class="px-4 pt-8 sm:px-10" role="status" data-testid="not-yet">
+  {#if !connection.away}
+    <p class="text-neutral font-serif text-xl">{words}</p>
+  {:else if line}
+    <h1 class="font-serif text-2xl">{line.tank.name}</h1>
+    <p class="text-neutral text-sm">
+      This place was never opened on this device. Rounds knew{given
+        ? ` on ${longDay(given.slice(0, 10), '')} at ${ownTime(given)}`
+        : ''}:
+    </p>
+    <p class="mt-3 font-serif text-xl">{task(line)}</p>
+    <div class="max-w-prose"><Why {line} /></div>
+    <div class="mt-4 flex flex-wrap gap-x-8 gap-y-2">
+      <LevelStrip level={line.nitrate} name="nitrate" colour="var(--color-primary)" />
+      <LevelStrip level={line.phosphate} name="phosphate" colour="var(--color-secondary)" />
+    </div>
+  {:else}
+    <p class="font-serif text-xl">This place was never opened on this device.</p>
+    <p class="text-neutral">It comes by itself when there is a connection again.</p>
+  {/if}
+</div>
