@@ -1,5 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { about, addDays, clock, daysBetween, longDay, nearDay, timesInTen } from './words';
+import {
+  about,
+  addDays,
+  clock,
+  daysBetween,
+  longDay,
+  nearDay,
+  timesInTen,
+  whereInFile,
+} from './words';
 
 describe('days in words', () => {
   const today = '2026-11-25';
@@ -20,6 +29,14 @@ describe('days in words', () => {
   it("keeps to the tank's own clock on the axis", () => {
     expect(clock('2026-07-03T18:30:00+01:00').toISOString()).toBe('2026-07-03T18:30:00.000Z');
     expect(clock('2026-11-24T18:30:00Z').toISOString()).toBe('2026-11-24T18:30:00.000Z');
+  });
+});
+
+describe('places in a tank file', () => {
+  it('are said in words, counted from one', () => {
+    expect(whereInFile('/log/2/kit')).toBe('log, number 3, kit');
+    expect(whereInFile('/tank/netVolumeL')).toBe('tank, net volume l');
+    expect(whereInFile('')).toBe('the file');
   });
 });
 

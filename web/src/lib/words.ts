@@ -116,3 +116,19 @@ export function interval(days: number): string {
 export function sayDays(text: string, today: string): string {
   return text.replace(/\d{4}-\d\d-\d\d/g, (day) => longDay(day, today));
 }
+
+/** Where in a tank file something stands, from its pointer: "/log/2/kit" is "log, number 3, kit". */
+export function whereInFile(pointer: string): string {
+  const steps = pointer
+    .split('/')
+    .filter(Boolean)
+    .map((step) =>
+      /^\d+$/.test(step)
+        ? `number ${Number(step) + 1}`
+        : step.replace(
+            /([a-z])([A-Z])/g,
+            (_, before: string, next: string) => `${before} ${next.toLowerCase()}`,
+          ),
+    );
+  return steps.join(', ') || 'the file';
+}

@@ -1,14 +1,16 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { MediaQuery } from 'svelte/reactivity';
-  import { api, type RoundsLine } from '../api/client';
+  import { api, type RoundsLine, type Schemas } from '../api/client';
   import { whenRenewed } from '../lib/connection.svelte';
-  import { MANY, VIEWS, arrange, wantsHand, type View } from './rounds';
+  import { MANY, NO_ROOM, VIEWS, arrange, wantsHand, type View } from './rounds';
+  import { byStop, siteOf, type Site } from './sites';
   import { show } from '../lib/toast.svelte';
   import { tanks } from '../lib/tanks.svelte';
   import { addDays, nearDay, shortDay } from '../lib/words';
   import Line from './Line.svelte';
   import TakeIn from './TakeIn.svelte';
+  import Room from './Room.svelte';
   import Row from './Row.svelte';
   import { heading, takes } from './words';
   import Button from '../ui/Button.svelte';
@@ -32,24 +34,36 @@
   onMount(load);
 
   const phone = new MediaQuery('max-width: 639px');
-  let sites = $derived([...new Set((lines ?? []).map((line) => line.site).filter(Boolean))].sort());
+  let rooms = $derived([...new Set((lines ?? []).map((line) => line.site).filter(Boolean))].sort());
   // on a phone rooms are headings of their own view
   let here = $derived(
     (lines ?? []).filter(
-      (line) => phone.current || !site || !sites.includes(site) || line.site === site,
+      (line) => phone.current || !site || !rooms.includes(site) || line.site === site,
     ),
   );
+
+  /** Who the rooms are looked after for, and the visits to them, once rooms are looked at. */
+  let sites = $state.raw<Site[]>([]);
+  let visits = $state.raw<Schemas['Listed'][]>([]);
 
   let looked = $state('');
   let chosen = $state<View | null>(null);
   let choosing = $derived(here.length > (phone.current ? 1 : MANY));
   let view = $derived<View>(chosen ?? (choosing ? 'today' : 'all'));
-  let arranged = $derived(arrange(here, view, looked));
+  let arranged = $derived(arrange(here, view, looked, byStop(sites)));
   let opened = $state<string | null>(null);
   /** The tank that stands open on a phone: the one pressed, or else the most urgent. */
   let open = $derived(
     opened ?? arranged.groups[0]?.lines.find((line) => line.verdict !== 'SKIP')?.tank.id ?? '',
   );
+
+  async function loadSites() {
+    sites = (await api.GET('/api/sites')).data ?? sites;
+    visits = (await api.GET('/api/visits')).data ?? visits;
+  }
+  $effect(() => {
+    if (view === 'rooms') void loadSites();
+  });
 
   function choose(name: string) {
     site = name;
@@ -137,14 +151,14 @@
   <div class="w-full max-w-[1280px] px-4 pt-4 pb-10 sm:px-10 lg:min-h-0 lg:overflow-y-auto">
     <div class="flex flex-wrap items-baseline justify-between gap-x-8">
       <h1 class="font-serif text-2xl sm:text-3xl">{heading(here)}</h1>
-      {#if sites.length > 1}
+      {#if rooms.length > 1}
         <div
           role="group"
           aria-label="where"
           class="hidden flex-wrap gap-x-4 text-sm sm:flex"
           data-testid="sites"
         >
-          {#each ['', ...sites] as name (name)}
+          {#each ['', ...rooms] as name (name)}
             <button
               class="min-h-11 sm:min-h-7"
               class:font-bold={site === name}
@@ -197,7 +211,14 @@
       </div>
     {/if}
     {#each arranged.groups as group (group.room)}
-      {#if group.room}
+      {#if group.room && group.room !== NO_ROOM}
+        <Room
+          site={siteOf(sites, group.room)}
+          visits={visits.filter((visit) => visit.site === group.room)}
+          today={group.lines[0]?.tank.today ?? ''}
+          onsaved={loadSites}
+        />
+      {:else if group.room}
         <h2 class="text-neutral mt-4 text-sm font-bold">{group.room}</h2>
       {/if}
       <ul class="border-base-content/40 border-t {group.room ? 'mt-1' : 'mt-3'}">

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { api, type Problem } from '../api/client';
   import { goTo } from '../lib/place.svelte';
+  import { whereInFile } from '../lib/words';
   import { loadTanks } from '../lib/tanks.svelte';
 
   /** A tank from a file of its own. */
@@ -23,12 +24,14 @@
   }
 </script>
 
-<label class="inline-flex min-h-11 cursor-pointer items-center gap-3 text-sm">
-  <span class="underline underline-offset-4">Import a tank file</span>
+<label
+  class="inline-flex min-h-11 cursor-pointer items-center text-sm underline underline-offset-4 focus-within:outline-2"
+>
+  Import a tank file
   <input
     type="file"
     accept=".json,application/json"
-    class="max-w-[14rem] text-xs"
+    class="sr-only"
     onchange={read}
     data-testid="take-in"
   />
@@ -39,7 +42,7 @@
     <ul class="mt-1">
       {#each refused.fields ?? [] as field (field.field + field.found)}
         <li>
-          <code>{field.field || 'the file'}</code>: found {field.found}; allowed: {field.allowed}
+          {whereInFile(field.field)}: found {field.found}; allowed: {field.allowed}
         </li>
       {/each}
     </ul>

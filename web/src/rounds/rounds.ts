@@ -1,7 +1,11 @@
 import type { RoundsLine } from '../api/client';
+import { byStop } from './sites';
 
 /** With more tanks than this only today's work is shown at first, and tanks are searched. */
 export const MANY = 12;
+
+/** Heads the tanks of which nobody said where they stand. */
+export const NO_ROOM = 'No room named';
 
 /** Which tanks are shown, and in which order. */
 export const VIEWS = [
@@ -29,8 +33,15 @@ const byName = (a: RoundsLine, b: RoundsLine) =>
 /**
  * What is shown of the round: the tanks whose name or room holds the words looked for, or else what
  * the view says. The server gives the most urgent first.
+ *
+ * @param order of rooms
  */
-export function arrange(lines: RoundsLine[], view: View, looked: string): Arranged {
+export function arrange(
+  lines: RoundsLine[],
+  view: View,
+  looked: string,
+  order: (a: string, b: string) => number = byStop([]),
+): Arranged {
   const words = looked.trim().toLowerCase();
   if (words) {
     const found = lines.filter((line) =>
@@ -43,12 +54,10 @@ export function arrange(lines: RoundsLine[], view: View, looked: string): Arrang
   const today = lines.filter(wantsHand);
   const rest = lines.filter((line) => !wantsHand(line));
   if (view === 'today') return { groups: [{ room: '', lines: today }], rest };
-  const rooms = [...new Set(today.map((line) => line.site))].sort(
-    (a, b) => Number(a === '') - Number(b === '') || a.localeCompare(b),
-  );
+  const rooms = [...new Set(today.map((line) => line.site))].sort(order);
   return {
     groups: rooms.map((room) => ({
-      room: room || 'No room named',
+      room: room || NO_ROOM,
       lines: today.filter((line) => line.site === room),
     })),
     rest,

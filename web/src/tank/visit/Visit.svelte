@@ -6,6 +6,7 @@
   import { tanks } from '../../lib/tanks.svelte';
   import { level } from '../../lib/units.svelte';
   import { addDays, longDay, nearDay, shortDay } from '../../lib/words';
+  import { reach } from '../../rounds/sites';
   import EntryLine from '../log/EntryLine.svelte';
   import Button from '../../ui/Button.svelte';
   import Chip from '../../ui/Chip.svelte';
@@ -145,6 +146,16 @@
     {/if}
     <article class="mt-3 max-w-3xl" data-testid="visit-report">
       <h2 class="font-serif text-2xl">{visit.tank}{visit.site ? `, ${visit.site}` : ''}</h2>
+      {#if visit.of?.client || visit.of?.address}
+        <p>{[visit.of.client, visit.of.address].filter(Boolean).join(', ')}</p>
+      {/if}
+      {#if visit.of?.contact && !visit.endedAt}
+        <p class="print:hidden">
+          {#if reach(visit.of.contact)}<TextLink href={reach(visit.of.contact)}
+              >{visit.of.contact}</TextLink
+            >{:else}{visit.of.contact}{/if}
+        </p>
+      {/if}
       <p>
         {shortDay(visit.begunAt.slice(0, 10))}
         {visit.begunAt.slice(0, 4)}, {visit.begunAt.slice(11, 16)}{visit.endedAt

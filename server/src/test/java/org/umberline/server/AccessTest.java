@@ -98,7 +98,8 @@ class AccessTest {
           Map.entry(
               "PUT /api/tanks/{id}/care",
               """
-              {"version": 0, "devices": [], "filterDaysFromChange": 3, "tasks": [], "shelf": []}"""),
+              {"version": 0, "devices": [], "filterDaysFromChange": 3, "tasks": [],
+               "ownTasks": [], "shelf": []}"""),
           Map.entry(
               "PUT /api/tanks/{id}/upkeep/{work}",
               """
@@ -252,6 +253,9 @@ class AccessTest {
           Map.entry("GET /api/rounds", false),
           Map.entry("GET /api/tanks", false),
           Map.entry("POST /api/tanks", false),
+          Map.entry("GET /api/sites", false),
+          Map.entry("PUT /api/sites", false),
+          Map.entry("GET /api/visits", false),
           Map.entry("GET /api/units", false),
           Map.entry("PUT /api/units", false),
           Map.entry("GET /api/upkeep", false),

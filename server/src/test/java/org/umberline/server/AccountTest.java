@@ -123,7 +123,7 @@ class AccountTest {
         }
       }
     }
-    assertThat(names).hasSize(4);
+    assertThat(names).hasSize(5).contains("rooms.json");
     assertThat(file).isEqualTo(keeper.get("/api/tanks/" + tank + "/file").raw().body());
   }
 

@@ -2,12 +2,19 @@ package org.umberline.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.lowagie.text.pdf.PdfName;
+import com.lowagie.text.pdf.PdfReader;
+import com.lowagie.text.pdf.parser.PdfTextExtractor;
 import com.sun.net.httpserver.HttpServer;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.atomic.AtomicInteger;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -25,6 +32,7 @@ import tools.jackson.databind.json.JsonMapper;
 @ExtendWith(RunningServer.class)
 class BenchTest {
   private Browser keeper;
+  private Browser stranger;
   private String tank;
   private String path;
   private HttpServer device;
@@ -34,6 +42,7 @@ class BenchTest {
   @BeforeEach
   void take(Running running) throws Exception {
     keeper = running.browser().asNewKeeper();
+    stranger = running.browser();
     tank = keeper.newTank();
     path = "/api/tanks/" + tank;
     device = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0), 0);
@@ -221,8 +230,42 @@ class BenchTest {
     JsonNode later = keeper.get(visits + "/" + visit).json();
     assertThat(later.path("now")).as("it stays as it was left").isEqualTo(report.path("now"));
     assertThat(later.path("next")).isEqualTo(report.path("next"));
-    Browser.Answer pdf = keeper.get(visits + "/" + visit + "/report.pdf");
-    assertThat(pdf.status()).isEqualTo(200);
-    assertThat(pdf.raw().body()).startsWith("%PDF").contains("%%EOF");
+    assertThat(keeper.get(visits + "/" + visit + "/report.pdf").raw().body())
+        .startsWith("%PDF")
+        .contains("%%EOF");
+  }
+
+  /** Who a room is looked after for stands on the page a visit leaves, with what was pictured. */
+  @Test
+  void theClientAndThePhotosStandOnThePageOfAVisit() throws Exception {
+    String site =
+        """
+        {"site": "%s", "client": "Ms Birch", "address": "2 Quay Lane", "contact": "%s", "stop": 3}
+        """;
+    assertThat(keeper.put("/api/sites", site.formatted("", "020")).status()).isEqualTo(400);
+    for (String contact : List.of("020 5550", "020 5551")) {
+      assertThat(keeper.put("/api/sites", site.formatted("Hall", contact)).status()).isEqualTo(204);
+    }
+    assertThat(keeper.get("/api/sites").json()).as("described anew, not twice").hasSize(1);
+    assertThat(keeper.get("/api/sites").json().at("/0/contact").asString()).isEqualTo("020 5551");
+    assertThat(stranger.asNewKeeper().get("/api/sites").json()).as("others").isEmpty();
+    keeper.put(path + "/site", "{\"site\": \"Hall\"}");
+    String visit = UUID.randomUUID().toString();
+    keeper.post(path + "/visits", "{\"id\": \"%s\", \"seen\": \"\"}".formatted(visit));
+    ByteArrayOutputStream picture = new ByteArrayOutputStream();
+    ImageIO.write(new BufferedImage(300, 200, BufferedImage.TYPE_INT_RGB), "jpg", picture);
+    String photo = path + "/photos/" + UUID.randomUUID();
+    assertThat(keeper.putPicture(photo, picture.toByteArray(), "image/jpeg").status())
+        .isEqualTo(204);
+    PdfReader page = new PdfReader(keeper.picture(path + "/visits/" + visit + "/report.pdf"));
+    assertThat(new PdfTextExtractor(page).getTextFromPage(1))
+        .contains("Ms Birch, 2 Quay Lane")
+        .doesNotContain("020 5551");
+    assertThat(page.getPageN(1).getAsDict(PdfName.RESOURCES).getAsDict(PdfName.XOBJECT))
+        .as("pictures")
+        .isNotNull();
+    JsonNode listed = keeper.get("/api/visits").json();
+    assertThat(listed).hasSize(1);
+    assertThat(listed.at("/0/site").asString()).isEqualTo("Hall");
   }
 }

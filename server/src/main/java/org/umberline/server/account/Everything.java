@@ -13,20 +13,30 @@ import org.springframework.stereotype.Component;
 import org.umberline.server.http.Downloads;
 import org.umberline.server.photo.PhotoAlbum;
 import org.umberline.server.photo.Photos;
+import org.umberline.server.site.SiteRecords;
 import org.umberline.server.tank.TankRecords;
 import org.umberline.server.visit.VisitAnswers;
 import org.umberline.tankfile.TankFileWriter;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Writes all that a keeper has: for each tank its file, its photos and its visits. */
+/**
+ * Writes all that a keeper has: for each tank its file, its photos and its visits; and his rooms.
+ */
 @Component
 class Everything {
   private final TankRecords tanks;
   private final PhotoAlbum photos;
   private final VisitAnswers visits;
+  private final SiteRecords sites;
   private final JsonMapper json;
 
-  Everything(TankRecords tanks, PhotoAlbum photos, VisitAnswers visits, JsonMapper json) {
+  Everything(
+      TankRecords tanks,
+      PhotoAlbum photos,
+      VisitAnswers visits,
+      SiteRecords sites,
+      JsonMapper json) {
+    this.sites = sites;
     this.tanks = tanks;
     this.photos = photos;
     this.visits = visits;
@@ -38,6 +48,10 @@ class Everything {
     List<TankRecords.Stored> all =
         Stream.concat(tanks.all(keeper).stream(), tanks.putAway(keeper).stream()).toList();
     try (ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
+      put(
+          zip,
+          "rooms.json",
+          json.writerWithDefaultPrettyPrinter().writeValueAsBytes(sites.all(keeper)));
       for (TankRecords.Stored stored : all) {
         // two tanks may have one name
         String name = Downloads.fileName(stored.tank());

@@ -39,6 +39,7 @@ public class Removal {
    */
   public void keeper(UUID id) {
     database.sql("DELETE FROM co_keeper WHERE keeper_id = ?").param(id.toString()).update();
+    database.sql("DELETE FROM site WHERE keeper_id = ?").param(id.toString()).update();
     database.sql("DELETE FROM calendar_feed WHERE keeper_id = ?").param(id.toString()).update();
     // no name that may be chosen begins so
     database

@@ -12,6 +12,9 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Advice;
@@ -26,6 +29,7 @@ import org.umberline.server.keeper.Keepers;
 import org.umberline.server.learning.Advices;
 import org.umberline.server.learning.Computations;
 import org.umberline.server.learning.LearnedTank;
+import org.umberline.server.site.SiteRecords;
 import org.umberline.server.store.Documents;
 import org.umberline.server.tank.TankRecords.Stored;
 import org.umberline.server.tank.TankWrites;
@@ -38,6 +42,7 @@ import org.umberline.wording.AdviceWords;
 @Service
 public class VisitAnswers {
   private static final int DAYS_AHEAD = 14;
+  private static final int MOST_LISTED = 200;
 
   /** A day on the page that is left. */
   private static final DateTimeFormatter DAY =
@@ -45,6 +50,7 @@ public class VisitAnswers {
 
   private final Visits visits;
   private final Keepers keepers;
+  private final SiteRecords sites;
   private final Advices advices;
   private final UpkeepAnswers upkeep;
   private final TankWrites writes;
@@ -55,6 +61,7 @@ public class VisitAnswers {
   public VisitAnswers(
       Visits visits,
       Keepers keepers,
+      SiteRecords sites,
       Advices advices,
       UpkeepAnswers upkeep,
       TankWrites writes,
@@ -64,6 +71,7 @@ public class VisitAnswers {
     this.computations = computations;
     this.visits = visits;
     this.keepers = keepers;
+    this.sites = sites;
     this.advices = advices;
     this.upkeep = upkeep;
     this.writes = writes;
@@ -80,6 +88,26 @@ public class VisitAnswers {
                     visit.getId(),
                     stored.tank().dayOf(visit.getBegunAt()),
                     visit.getEndedAt() != null))
+        .toList();
+  }
+
+  /** The visits to all of a keeper's tanks, the newest first. */
+  public List<VisitViews.Listed> listed(List<Stored> tanks) {
+    Map<UUID, Stored> known =
+        tanks.stream().collect(Collectors.toMap(Stored::id, Function.identity()));
+    return visits.findByTankIdInOrderByBegunAtDesc(known.keySet(), Limit.of(MOST_LISTED)).stream()
+        .map(
+            visit -> {
+              Stored stored = known.get(visit.getTankId());
+              return new VisitViews.Listed(
+                  visit.getId(),
+                  stored.id(),
+                  stored.tank().name(),
+                  stored.site(),
+                  stored.tank().dayOf(visit.getBegunAt()),
+                  visit.getEndedAt() != null,
+                  visit.getNextOn());
+            })
         .toList();
   }
 
@@ -159,7 +187,7 @@ public class VisitAnswers {
   }
 
   /** The page that is left behind. */
-  public VisitViews.Visit report(Stored stored, UUID id) {
+  public VisitViews.Visit report(Stored stored, UUID keeper, UUID id) {
     VisitEntity visit = entity(stored, id);
     TankModel tank = stored.tank();
     Instant until = visit.getEndedAt() == null ? clock.instant() : visit.getEndedAt();
@@ -182,6 +210,7 @@ public class VisitAnswers {
         visit.getId(),
         tank.name(),
         stored.site(),
+        sites.one(keeper, stored.site()).orElse(null),
         keepers.findById(visit.getKeeperId()).map(KeeperEntity::getSignInName).orElse(""),
         today,
         visit.getBegunAt().atZone(tank.timeZone()).toOffsetDateTime(),

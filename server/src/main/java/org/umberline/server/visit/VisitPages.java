@@ -3,6 +3,7 @@ package org.umberline.server.visit;
 import com.lowagie.text.Document;
 import com.lowagie.text.Font;
 import com.lowagie.text.FontFactory;
+import com.lowagie.text.Image;
 import com.lowagie.text.PageSize;
 import com.lowagie.text.Paragraph;
 import com.lowagie.text.Phrase;
@@ -12,9 +13,13 @@ import com.lowagie.text.pdf.PdfPTable;
 import com.lowagie.text.pdf.PdfWriter;
 import java.awt.Color;
 import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.umberline.tankfile.Figures;
 
 /** The page a visit leaves, as PDF. */
@@ -22,6 +27,7 @@ public final class VisitPages {
   private static final Color INK = new Color(0x2B, 0x26, 0x20);
   private static final Color UMBER = new Color(0x7A, 0x4A, 0x21);
   private static final float MARGIN = 50;
+  private static final int PICTURES_IN_A_ROW = 3;
   private static final DateTimeFormatter WHEN =
       DateTimeFormatter.ofPattern("EEEE d MMMM yyyy, HH:mm", Locale.ENGLISH);
   private static final DateTimeFormatter DAY =
@@ -32,8 +38,12 @@ public final class VisitPages {
 
   private VisitPages() {}
 
-  /** One page of A4, more where a long visit needs them. */
-  public static byte[] pdf(VisitViews.Visit visit) {
+  /**
+   * One page of A4, more where a long visit needs them.
+   *
+   * @param pictures taken at the visit, as JPEG
+   */
+  public static byte[] pdf(VisitViews.Visit visit, List<byte[]> pictures) {
     ByteArrayOutputStream out = new ByteArrayOutputStream();
     Document page = new Document(PageSize.A4, MARGIN, MARGIN, MARGIN, MARGIN);
     PdfWriter.getInstance(page, out);
@@ -42,6 +52,14 @@ public final class VisitPages {
     page.open();
     page.add(
         new Paragraph(visit.tank() + (visit.site().isEmpty() ? "" : ", " + visit.site()), TITLE));
+    if (visit.of() != null) {
+      page.add(
+          new Paragraph(
+              Stream.of(visit.of().client(), visit.of().address())
+                  .filter(text -> !text.isEmpty())
+                  .collect(Collectors.joining(", ")),
+              TEXT));
+    }
     page.add(
         new Paragraph(
             WHEN.format(visit.begunAt())
@@ -89,6 +107,9 @@ public final class VisitPages {
     page.add(new Paragraph(visit.seen().isEmpty() ? "Nothing was noted." : visit.seen(), TEXT));
     heading(page, "What was done");
     list(page, visit.done(), "Looked only.");
+    if (!pictures.isEmpty()) {
+      page.add(album(pictures));
+    }
     heading(page, "What comes next");
     list(
         page,
@@ -113,6 +134,25 @@ public final class VisitPages {
 
   private static String capital(String word) {
     return Character.toUpperCase(word.charAt(0)) + word.substring(1);
+  }
+
+  /** Pictures three in a row. */
+  private static PdfPTable album(List<byte[]> pictures) {
+    PdfPTable album = new PdfPTable(PICTURES_IN_A_ROW);
+    album.setWidthPercentage(100);
+    album.setSpacingBefore(8);
+    for (byte[] picture : pictures) {
+      try {
+        PdfPCell cell = new PdfPCell(Image.getInstance(picture), true);
+        cell.setBorder(Rectangle.NO_BORDER);
+        cell.setPadding(3);
+        album.addCell(cell);
+      } catch (IOException unreadable) {
+        throw new UncheckedIOException(unreadable);
+      }
+    }
+    album.completeRow();
+    return album;
   }
 
   private static void heading(Document page, String text) {

@@ -5,12 +5,23 @@ import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.UUID;
+import org.umberline.server.site.SiteViews;
 
 /** What the API sends of visits. Every number is in the unit its name or its neighbour says. */
 public final class VisitViews {
   private VisitViews() {}
 
   public record VisitLine(UUID id, LocalDate on, boolean ended) {}
+
+  @Schema(description = "a visit to any tank; nextOn is the day named for the next")
+  public record Listed(
+      UUID id,
+      UUID tank,
+      String name,
+      String site,
+      LocalDate on,
+      boolean ended,
+      @Schema(nullable = true) LocalDate nextOn) {}
 
   @Schema(description = "levels are medians of what is believed")
   public record Standing(double nitrateMgL, double phosphateMgL, String verdict) {}
@@ -30,6 +41,7 @@ public final class VisitViews {
       UUID id,
       String tank,
       String site,
+      @Schema(nullable = true) SiteViews.SiteDetails of,
       String by,
       LocalDate today,
       OffsetDateTime begunAt,
