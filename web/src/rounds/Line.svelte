@@ -10,12 +10,15 @@
   let {
     line,
     busy,
+    main,
     ondone,
     onlater,
   }: {
     line: RoundsLine;
     /** The tank that something is saved of just now. */
     busy: string;
+    /** Whether its first action stands out as the one to press. */
+    main: boolean;
     ondone: (line: RoundsLine) => void;
     onlater: (line: RoundsLine, days: number, words: string) => void;
   } = $props();
@@ -53,7 +56,7 @@
         : 'decoration-primary underline decoration-2 underline-offset-4'}">{task(line)}</a
     >
     <Why {line} />
-    <Actions {line} {busy} {ondone} {onlater} />
+    <Actions {line} {busy} {main} {ondone} {onlater} />
   </div>
   <div class="flex flex-col gap-1">
     <LevelStrip level={line.nitrate} name="nitrate" colour="var(--color-primary)" />

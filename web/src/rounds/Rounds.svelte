@@ -52,17 +52,16 @@
   let view = $derived<View>(chosen ?? (choosing ? 'today' : 'all'));
   let arranged = $derived(arrange(here, view, looked, byStop(sites)));
   let opened = $state<string | null>(null);
+  let mostUrgent = $derived(arranged.groups[0]?.lines.find((line) => line.verdict !== 'SKIP'));
   /** The tank that stands open on a phone: the one pressed, or else the most urgent. */
-  let open = $derived(
-    opened ?? arranged.groups[0]?.lines.find((line) => line.verdict !== 'SKIP')?.tank.id ?? '',
-  );
+  let open = $derived(opened ?? mostUrgent?.tank.id ?? '');
 
   async function loadSites() {
     sites = (await api.GET('/api/sites')).data ?? sites;
     visits = (await api.GET('/api/visits')).data ?? visits;
   }
   $effect(() => {
-    if (view === 'rooms') void loadSites();
+    if (view === 'rooms' || site) void loadSites();
   });
 
   function choose(name: string) {
@@ -185,6 +184,14 @@
         <TextLink kind="main" href="/new" data-testid="new-tank">Start your first tank</TextLink>
       </p>
     {/if}
+    {#if !phone.current && site && rooms.includes(site) && lines[0]}
+      <Room
+        site={siteOf(sites, site)}
+        visits={visits.filter((visit) => visit.site === site)}
+        today={lines[0].tank.today}
+        onsaved={loadSites}
+      />
+    {/if}
     {#if choosing}
       <div class="mt-2 flex flex-wrap items-center gap-2 text-sm">
         <div role="group" aria-label="which tanks" class="flex gap-2">
@@ -234,7 +241,7 @@
               onlater={later}
             />
           {:else}
-            <Line {line} {busy} ondone={done} onlater={later} />
+            <Line {line} {busy} main={line === mostUrgent} ondone={done} onlater={later} />
           {/if}
         {:else}
           {#if looked}<li class="py-3">No tank or room is called “{looked}”.</li>{/if}

@@ -83,6 +83,13 @@
     return text.charAt(0).toUpperCase() + text.slice(1);
   });
 
+  /** How sure it is after the days that the promise is for. */
+  let later = $derived(
+    outlook.later
+      ? ` until ${longDay(outlook.later.from, today)}; after that ${timesInTen(outlook.later.probability)}, and the next tests will tell more`
+      : '',
+  );
+
   let differs = $derived(
     balance.standing !== undefined &&
       routine !== undefined &&
@@ -228,7 +235,7 @@
         {first}
       {/if}
       {#if outlook.holds}
-        {keeps}, on any day {timesInTen(outlook.probabilityWithinLines)}.
+        {keeps}, on any day {timesInTen(outlook.probabilityWithinLines)}{later}.
       {:else}
         That keeps it under your limits only <strong class="text-error font-semibold"
           >{timesInTen(outlook.probabilityWithinLines)}</strong

@@ -82,6 +82,11 @@ describe('the sentence', () => {
     expect(text).toContain('the largest single change allowed is too small');
   });
 
+  it('says from when on it is less sure', () => {
+    const { text } = sentence({}, outlook({ later: { from: '2026-12-11', probability: 0.76 } }));
+    expect(text).toContain('on any day 9 times in 10 until 11 December; after that 8 times in 10');
+  });
+
   it('puts work that is due today before the changes', () => {
     const { text } = sentence({
       work: [

@@ -54,7 +54,7 @@
 <!-- on a phone the picture comes first: all of this is under Other ways -->
 {#if ways.length > 1}
   <ul
-    class="border-base-content/40 hidden grid-cols-4 border-t text-sm sm:grid"
+    class="border-base-content/40 hidden auto-cols-fr grid-flow-col border-t text-sm sm:grid"
     aria-label="Ways, with what each takes in 28 days"
     data-testid="ways-strip"
   >

@@ -85,6 +85,32 @@ public final class RoutineOutlook {
         >= b.confidence - Advisor.NEARLY - 1e-9;
   }
 
+  /**
+   * From when on a routine that holds for now is less sure than was asked: the next tests will have
+   * told more by then.
+   *
+   * @param from the first day over a ceiling more often than accepted
+   * @param probability the least share of the draws under the ceilings on any one day from then on
+   */
+  public record Later(LocalDate from, double probability) {}
+
+  /** Empty where a routine is as sure on all days that are judged, or does not hold now either. */
+  public Optional<Later> later(Optional<Routine> routine) {
+    if (!holds(routine)) {
+      return Optional.empty();
+    }
+    PlannedChanges changes = changes(routine);
+    double accepted = 1 - b.confidence + Advisor.NEARLY + 1e-9;
+    int first = -1;
+    double worst = 0;
+    for (int day = b.search.surely(); day < b.promise.days(); day++) {
+      double over = b.promise.over(changes, day);
+      first = first < 0 && over > accepted ? day : first;
+      worst = Math.max(worst, over);
+    }
+    return first < 0 ? Optional.empty() : Optional.of(new Later(b.date(first), 1 - worst));
+  }
+
   /** Every draw run over so many days under some changes. */
   public Projection projection(PlannedChanges changes, int days) {
     return Projection.of(b.posterior, days, changes);

@@ -206,6 +206,30 @@ class AdvisorTest {
     assertThat(advice.today().fraction().isPresent()).isEqualTo(worthWhile);
   }
 
+  /**
+   * Two fifths every week stand against 2 mg/L a day for ever, and against 3 from 10 mg/L on for
+   * two weeks: 31, 40, 45 before the changes.
+   */
+  @Test
+  void aRoutineSaysFromWhenOnItIsLessSure() {
+    double[] unlisted = new double[10];
+    Arrays.fill(unlisted, 8, unlisted.length, (3 - RISE) / 4.4268);
+    TankModel tank = tank(0, 0.5, List.of(7.0)).build();
+    RoutineOutlook outlook =
+        new Advisor(
+                tank,
+                drawn(tank, 10, 0.01, unlisted),
+                AS_OF.atTime(18, 0).toInstant(ZoneOffset.UTC))
+            .outlook(List.of());
+    Optional<Routine> weekly = Optional.of(new Routine(0.4, 7, AS_OF.plusDays(7)));
+    RoutineOutlook.Later later = outlook.later(weekly).orElseThrow();
+    assertThat(later.from()).isBetween(AS_OF.plusDays(15), AS_OF.plusDays(22));
+    assertThat(later.probability()).isEqualTo(0.8);
+    assertThat(outlook.probability(weekly)).isGreaterThanOrEqualTo(0.9);
+    Optional<Routine> more = Optional.of(new Routine(0.6, 7, AS_OF.plusDays(7)));
+    assertThat(outlook.later(more)).as("three fifths of 35 mg/L are 3 a day").isEmpty();
+  }
+
   @Test
   void twoOfAQuarterRenewFortyFourPercent() {
     Advice.Option option = advice(tank(0, 0.9, List.of(14.0)).build(), 10).options().get(0);

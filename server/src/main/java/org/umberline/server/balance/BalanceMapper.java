@@ -46,6 +46,10 @@ public final class BalanceMapper {
             .toList(),
         outlook.probability(routine),
         outlook.holds(routine),
+        outlook
+            .later(routine)
+            .map(later -> new BalanceViews.Later(later.from(), later.probability()))
+            .orElse(null),
         binding.orElse(null),
         now.today().plusDays(now.horizon()),
         catchUp.stream().map(AdviceMapper::step).toList(),

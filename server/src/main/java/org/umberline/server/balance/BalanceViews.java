@@ -40,6 +40,7 @@ public final class BalanceViews {
       List<LocalDate> changeDays,
       double probabilityWithinLines,
       boolean holds,
+      @Schema(nullable = true) Later later,
       @Schema(nullable = true) BindingLimit bindingLimit,
       LocalDate until,
       List<AdviceViews.RecoveryStep> recovery,
@@ -47,6 +48,11 @@ public final class BalanceViews {
       NutrientOutlook nitrate,
       NutrientOutlook phosphate,
       @Schema(nullable = true) YoungTank young) {}
+
+  @Schema(
+      description =
+          "from when on what holds now is less sure than was asked, and how sure it is at least")
+  public record Later(LocalDate from, double probability) {}
 
   @Schema(description = "what a routine, or none, comes to; peaks and troughs are medians, mg/L")
   public record Measures(
