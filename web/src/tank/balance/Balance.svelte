@@ -195,7 +195,7 @@
     <div class="shrink-0 pt-1 sm:pl-[52px]">
       <Ways {balance} onway={trial.way} onhelp={trial.help} />
     </div>
-    <div class="h-[27rem] shrink-0 pt-1 sm:h-auto sm:flex-[1_0_18rem]">
+    <div class="h-[27rem] shrink-0 pt-1 sm:h-auto sm:flex-[1_0_20rem]">
       <Tideline
         {balance}
         outlook={trial.outlook}

@@ -1,19 +1,23 @@
 <script lang="ts" module>
   import type { Schemas } from '../../../api/client';
+  import { clock } from '../../../lib/words';
 
   type Entry = Schemas['LaneMark'];
   export const LANE_HEIGHT = 12;
   const LANES = ['fed', 'cut', 'cleaned', 'dosed', 'noted', 'died'] as const;
 
-  /** The lanes that have something in them. */
-  export function usedLanes(entries: Entry[]): string[] {
-    return LANES.filter((lane) => entries.some((entry) => entry.lane === lane));
+  /** The lanes that have something in them in the time that is shown. */
+  export function usedLanes(entries: Entry[], from: number, to: number): string[] {
+    const shown = entries.filter((entry) => {
+      const at = clock(entry.at).getTime();
+      return at >= from && at <= to;
+    });
+    return LANES.filter((lane) => shown.some((entry) => entry.lane === lane));
   }
 </script>
 
 <script lang="ts">
   import type { ScaleTime } from 'd3-scale';
-  import { clock } from '../../../lib/words';
 
   /** Feeding, harvest, cleaning and the like, each on a thin line of its own. */
   let {

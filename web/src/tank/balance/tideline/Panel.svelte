@@ -247,7 +247,7 @@
   />
   <text
     x={left + 6}
-    y={top + height - 8}
+    y={top - 5}
     font-size="14"
     stroke="var(--color-base-100)"
     stroke-width="4"

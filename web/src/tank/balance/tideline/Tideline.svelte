@@ -40,9 +40,10 @@
     onescape: () => void;
   } = $props();
 
-  const STRIP = 26;
+  const STRIP = 34;
   const AXIS = 20;
-  const GAP = 10;
+  /** Room for a panel's name above it. */
+  const GAP = 20;
   /** Days of the past that each range shows; as much again, or nearly, of what is to come. */
   const RANGES = { month: 30, season: 120, year: 365, all: Infinity } as const;
   type Range = keyof typeof RANGES;
@@ -83,7 +84,7 @@
   });
 
   let x = $derived(scaleUtc([new Date(time.from), new Date(time.to)], [left, right]));
-  let shownLanes = $derived(usedLanes(balance.past.lanes));
+  let shownLanes = $derived(usedLanes(balance.past.lanes, time.from, time.to));
   let young = $derived(outlook.young);
   let youngHeight = $derived(young ? Math.min(90, Math.round(height * 0.22)) : 0);
   let panels = $derived(
