@@ -1,18 +1,45 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { connection } from './lib/connection.svelte';
+  import type { Component } from 'svelte';
   import { listen, place } from './lib/place.svelte';
   import Header from './lib/Header.svelte';
   import Toast from './ui/Toast.svelte';
   import SignIn from './account/SignIn.svelte';
   import Rounds from './rounds/Rounds.svelte';
-  import Balance from './tank/balance/Balance.svelte';
   import { loadSession, session } from './lib/session.svelte';
   import { longDay, ownTime } from './lib/words';
+
+  // the code of a place comes with it
+  const OF_A_TANK = {
+    balance: () => import('./tank/balance/Balance.svelte'),
+    'make-up': () => import('./tank/make-up/MakeUp.svelte'),
+    log: () => import('./tank/log/Log.svelte'),
+    change: () => import('./tank/change/Change.svelte'),
+    visit: () => import('./tank/visit/Visit.svelte'),
+  };
+  const OF_ALL = {
+    upkeep: () => import('./upkeep/Upkeep.svelte'),
+    bench: () => import('./bench/Bench.svelte'),
+    account: () => import('./account/Account.svelte'),
+    new: () => import('./new/NewTank.svelte'),
+  };
+  type Part<Props extends Record<string, unknown>> = Promise<{ default: Component<Props> }>;
+  const find = <T,>(parts: Record<string, () => T>): T | undefined => parts[place.name]?.();
+  let ofATank = $state.raw<Part<{ tank: string }> | undefined>();
+  let ofAll = $state.raw<Part<Record<string, never>> | undefined>();
+  // asked for as soon as the place is known, not only once somebody is known to be signed in
+  $effect.pre(() => {
+    ofATank = find<Part<{ tank: string }>>(OF_A_TANK);
+    ofAll = find<Part<Record<string, never>>>(OF_ALL);
+  });
 
   onMount(() => {
     listen();
     void loadSession();
+    // from Rounds it is a tank's page next
+    const idle = globalThis.requestIdleCallback ?? ((run: () => void) => setTimeout(run, 2000));
+    idle(() => void OF_A_TANK.balance());
   });
 </script>
 
@@ -46,49 +73,15 @@
       tabindex="-1"
       class="flex min-h-0 flex-1 flex-col pb-14 outline-none sm:pb-0 print:pb-0"
     >
-      {#if place.name === 'balance'}
+      {#if ofATank}
         {#key place.tank}
-          <Balance tank={place.tank} />
-        {/key}
-      {:else if place.name === 'make-up'}
-        {#key place.tank}
-          {#await import('./tank/make-up/MakeUp.svelte') then { default: MakeUp }}
-            <MakeUp tank={place.tank} />
+          {#await ofATank then { default: Place }}
+            <Place tank={place.tank} />
           {/await}
         {/key}
-      {:else if place.name === 'log'}
-        {#key place.tank}
-          {#await import('./tank/log/Log.svelte') then { default: Log }}
-            <Log tank={place.tank} />
-          {/await}
-        {/key}
-      {:else if place.name === 'change'}
-        {#key place.tank}
-          {#await import('./tank/change/Change.svelte') then { default: Change }}
-            <Change tank={place.tank} />
-          {/await}
-        {/key}
-      {:else if place.name === 'upkeep'}
-        {#await import('./upkeep/Upkeep.svelte') then { default: Upkeep }}
-          <Upkeep />
-        {/await}
-      {:else if place.name === 'visit'}
-        {#key place.tank}
-          {#await import('./tank/visit/Visit.svelte') then { default: Visit }}
-            <Visit tank={place.tank} />
-          {/await}
-        {/key}
-      {:else if place.name === 'bench'}
-        {#await import('./bench/Bench.svelte') then { default: Bench }}
-          <Bench />
-        {/await}
-      {:else if place.name === 'account'}
-        {#await import('./account/Account.svelte') then { default: Account }}
-          <Account />
-        {/await}
-      {:else if place.name === 'new'}
-        {#await import('./new/NewTank.svelte') then { default: NewTank }}
-          <NewTank />
+      {:else if ofAll}
+        {#await ofAll then { default: Place }}
+          <Place />
         {/await}
       {:else}
         <Rounds />

@@ -23,12 +23,28 @@ function token(): string {
   return cookie ? decodeURIComponent(cookie.slice('XSRF-TOKEN='.length)) : '';
 }
 
+declare global {
+  interface Window {
+    /** Questions that were asked before the page's code was there, by path (see first.js). */
+    umberlineAsked?: Map<string, Promise<Response>>;
+  }
+}
+
+/** The answer to a question that was asked already, which counts once; nothing else was. */
+function begun(request: Request): Promise<Response> | undefined {
+  const { pathname, search } = new URL(request.url);
+  const asked = request.method === 'GET' && !search ? window.umberlineAsked : undefined;
+  const answer = asked?.get(pathname);
+  asked?.delete(pathname);
+  return answer;
+}
+
 /** Asks the server once; where it does not answer, what it last answered to the same question. */
 export async function once(request: Request): Promise<Response> {
   let away = 'server';
   let answer: Response | undefined;
   try {
-    answer = await globalThis.fetch(request);
+    answer = await (begun(request) ?? globalThis.fetch(request));
     if (answer.status !== 502 && answer.status !== 503) {
       // the copy is taken at once and put away when there is time
       void keep(request, answer).catch(() => undefined);

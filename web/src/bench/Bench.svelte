@@ -1,6 +1,7 @@
 <script lang="ts">
   import { onMount, tick } from 'svelte';
   import { api, type Schemas } from '../api/client';
+  import { Gradually } from '../lib/gradually.svelte';
   import { whenRenewed } from '../lib/connection.svelte';
   import Sheet from '../ui/Sheet.svelte';
   import Shelf from './Shelf.svelte';
@@ -41,6 +42,7 @@
   let here = $derived(
     (bench?.tanks ?? []).filter((one) => !site || !sites.includes(site) || one.site === site),
   );
+  const gradually = new Gradually(2, 1, () => here.length);
   let wanted = $derived(
     here.reduce((sum, tank) => sum + tank.tests.filter((test) => test.why).length, 0),
   );
@@ -82,7 +84,7 @@
       Sample before anything is stirred, in a rinsed cup, with the water at its usual level. Each
       kit’s own leaflet comes first. Gloves where a reagent asks for them.
     </p>
-    {#each here as tank (tank.id)}
+    {#each gradually.of(here) as tank (tank.id)}
       <section class="border-base-content/40 mt-3 border-t pt-2" data-testid="bench-tank">
         <div class="flex flex-wrap items-baseline gap-x-5">
           <h2 class="font-serif text-xl">{tank.name}</h2>

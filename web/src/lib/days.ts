@@ -21,15 +21,27 @@ export function shownDay(day: string): string {
   return SHOWN.format(new Date(`${day}T00:00:00Z`));
 }
 
-/** Beginnings of the months' names, in English and as the reader's own language has them. */
-const MONTHS = Array.from({ length: 12 }, (_, month) =>
-  ['en-GB', locale].map((language) =>
-    new Intl.DateTimeFormat(language, { month: 'long', timeZone: 'UTC' })
-      .format(new Date(Date.UTC(2001, month, 1)))
-      .toLocaleLowerCase(language)
-      .slice(0, 3),
-  ),
-);
+let monthNames: string[][] | undefined;
+
+/**
+ * Beginnings of the months' names, in English and as the reader's own language has them; made when
+ * a day is first typed, as formats take long to make.
+ */
+function months(): string[][] {
+  if (monthNames) return monthNames;
+  const formats = ['en-GB', locale].map(
+    (language) => new Intl.DateTimeFormat(language, { month: 'long', timeZone: 'UTC' }),
+  );
+  monthNames = Array.from({ length: 12 }, (_, month) =>
+    formats.map((format) =>
+      format
+        .format(new Date(Date.UTC(2001, month, 1)))
+        .toLocaleLowerCase()
+        .slice(0, 3),
+    ),
+  );
+  return monthNames;
+}
 
 function iso(year: number, month: number, day: number): string | null {
   const date = new Date(Date.UTC(year, month - 1, day));
@@ -55,7 +67,7 @@ export function readDay(typed: string, today: string, monthLeads = monthFirst): 
   let month: number | undefined;
   let year: number | undefined;
   if (word) {
-    month = MONTHS.findIndex((names) => names.some((name) => word.startsWith(name))) + 1;
+    month = months().findIndex((names) => names.some((name) => word.startsWith(name))) + 1;
     [day, year] = numbers;
   } else {
     const dots = /^\d+\.\d+/.test(text);

@@ -7,8 +7,14 @@ import { loadUnits } from './units.svelte';
 /** Who is signed in; nothing until the server told. */
 export const session = $state<{ now: Session | null }>({ now: null });
 
+/** Read by first.js. */
+const SIGNED_IN = 'umberline-signed-in';
+
 export async function loadSession(): Promise<void> {
   session.now = (await api.GET('/api/session')).data ?? null;
+  // the next time this device opens the page it asks for the answers at once
+  if (session.now?.signedIn) localStorage.setItem(SIGNED_IN, '1');
+  else localStorage.removeItem(SIGNED_IN);
   if (session.now?.signedIn) {
     void loadUnits();
     void loadTanks();

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { Gradually } from '../lib/gradually.svelte';
   import type { Schemas } from '../api/client';
   import { said } from '../lib/said';
   import { addDays, dayStart, daysBetween, shortDay } from '../lib/words';
@@ -18,6 +19,7 @@
     onopen: (tank: string) => void;
   } = $props();
 
+  const gradually = new Gradually(2, 1, () => tanks.length);
   const COMMIT_AFTER_MS = 900;
   /** What is being moved, by how many days. */
   let moving = $state<{ key: string; by: number } | null>(null);
@@ -110,7 +112,7 @@
         {/if}
       {/each}
     </div>
-    {#each tanks as tank (tank.id)}
+    {#each gradually.of(tanks) as tank (tank.id)}
       <div class="border-base-content/40 col-span-2 flex items-baseline gap-4 border-t pt-1">
         <h2 class="font-serif text-lg">{tank.name}</h2>
         <button

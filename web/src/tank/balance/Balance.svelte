@@ -8,6 +8,7 @@
     type Schemas,
     type Problem,
   } from '../../api/client';
+  import { Gradually } from '../../lib/gradually.svelte';
   import { connection, whenRenewed } from '../../lib/connection.svelte';
   import { show } from '../../lib/toast.svelte';
   import { interval, percent } from '../../lib/words';
@@ -45,6 +46,7 @@
     () => tank,
     () => balance,
   );
+  const gradually = new Gradually(1, 1, () => (balance ? 3 : 0));
   const params = () => ({ path: { id: tank } });
 
   async function load() {
@@ -196,20 +198,23 @@
       <Ways {balance} onway={trial.way} onhelp={trial.help} />
     </div>
     <div class="h-[27rem] shrink-0 pt-1 sm:h-auto sm:flex-[1_0_20rem]">
-      <Tideline
-        {balance}
-        outlook={trial.outlook}
-        compare={trial.answer ? balance.shown : null}
-        {then}
-        lines={trial.lines}
-        stale={trial.stale}
-        online={trial.line}
-        onadopt={adopt}
-        onescape={trial.putBack}
-      />
+      <!-- the sentence is read while the picture is drawn -->
+      {#if gradually.has(1)}
+        <Tideline
+          {balance}
+          outlook={trial.outlook}
+          compare={trial.answer ? balance.shown : null}
+          {then}
+          lines={trial.lines}
+          stale={trial.stale}
+          online={trial.line}
+          onadopt={adopt}
+          onescape={trial.putBack}
+        />
+      {/if}
     </div>
     <div class="min-h-[9.5rem] shrink-0">
-      {#if ledgers}
+      {#if ledgers && gradually.has(2)}
         <Ledger {ledgers} tries={trial.tries} ontry={trial.ledger} />
       {/if}
     </div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { Gradually } from '../../lib/gradually.svelte';
   import { Latest } from '../../lib/latest';
   import { onMount } from 'svelte';
   import { api, type LogEntry, type Schemas } from '../../api/client';
@@ -71,6 +72,7 @@
     void loadPhotos();
   });
 
+  const gradually = new Gradually(8, 8, () => days.length);
   let days = $derived.by(() => {
     const shown = (entries ?? []).filter((entry) => withdrawn || !entry.withdrawn);
     const byDay: { day: string; entries: LogEntry[] }[] = [];
@@ -167,7 +169,7 @@
   </div>
   {#if entries}
     <ol class="border-base-content/40 mt-2 border-t" data-testid="log">
-      {#each days as day (day.day)}
+      {#each gradually.of(days) as day (day.day)}
         <li
           class="border-base-300 grid grid-cols-1 gap-x-8 border-b py-2 sm:grid-cols-[9.5rem_1fr]"
           data-testid="log-day"

@@ -68,7 +68,7 @@
 </script>
 
 {#if heading && entries.length > 0}
-  <h3 class="text-neutral pt-1 font-sans text-sm">{heading}</h3>
+  <h2 class="text-neutral pt-1 font-sans text-sm">{heading}</h2>
 {/if}
 <ul>
   {#each entries as entry, index (index)}

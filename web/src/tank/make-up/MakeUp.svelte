@@ -1,6 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, type Schemas } from '../../api/client';
+  import { Gradually } from '../../lib/gradually.svelte';
   import { Latest } from '../../lib/latest';
   import { loadTanks } from '../../lib/tanks.svelte';
   import { show } from '../../lib/toast.svelte';
@@ -33,6 +34,7 @@
   const params = () => ({ path: { id: tank } });
   let name = $derived(String(editing.at(['tank', 'name']) ?? 'the tank'));
   let shown = $derived(groups(editing.file));
+  const gradually = new Gradually(1, 1, () => (kept ? shown.length : 0));
   let paper = $derived(new Map(effect?.paper.map((one) => [`${one.kind} ${one.id}`, one]) ?? []));
   let fixed = $derived(editing.at(['tank', 'stance']) === 'fixed-routine');
 
@@ -130,7 +132,7 @@
       <p class="text-neutral text-sm">
         Change anything underlined. Dotted is the usual value, or unknown: nobody has said it.
       </p>
-      {#each shown as group, number (group.title)}
+      {#each gradually.of(shown) as group, number (group.title)}
         <details
           open
           class="border-base-content/30 mt-3 border-t pt-1 sm:grid sm:grid-cols-[7.5rem_1fr] sm:gap-x-6"

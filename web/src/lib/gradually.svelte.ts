@@ -1,0 +1,31 @@
+/**
+ * Draws a long list a few parts a frame, so that what stands first can be read and pressed while
+ * the rest is being drawn. To be made while a component is.
+ */
+export class Gradually {
+  private count = $state(0);
+
+  /**
+   * @param first parts drawn at once
+   * @param step parts drawn with each frame after that
+   * @param total how many there are
+   */
+  constructor(first: number, step: number, total: () => number) {
+    this.count = first;
+    $effect(() => {
+      if (this.count >= total()) return;
+      const frame = requestAnimationFrame(() => (this.count += step));
+      return () => cancelAnimationFrame(frame);
+    });
+  }
+
+  /** The parts to draw by now. */
+  of<T>(all: T[]): T[] {
+    return this.count >= all.length ? all : all.slice(0, this.count);
+  }
+
+  /** Whether the part of a number, counted from 0, is drawn by now. */
+  has(number: number): boolean {
+    return number < this.count;
+  }
+}
