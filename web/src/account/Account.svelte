@@ -1,4 +1,5 @@
 <script lang="ts">
+  import NotYet from '../rounds/NotYet.svelte';
   import { onMount } from 'svelte';
   import { api, type Schemas } from '../api/client';
   import { loadSession } from '../lib/session.svelte';
@@ -202,4 +203,6 @@
       {/if}
     {/if}
   </div>
+{:else}
+  <NotYet alone words="Opening the account…" />
 {/if}

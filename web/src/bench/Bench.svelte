@@ -146,5 +146,5 @@
     {/each}
   </Sheet>
 {:else}
-  <NotYet words="Looking which tests matter…" />
+  <NotYet alone words="Looking which tests matter…" />
 {/if}

@@ -68,7 +68,7 @@
   }}>To the page itself</a
 >
 <header
-  class="border-base-300 flex shrink-0 flex-wrap items-center gap-x-4 border-b px-4 text-sm sm:h-12 sm:flex-nowrap sm:gap-x-5 sm:px-10"
+  class="border-base-300 flex shrink-0 flex-wrap items-center gap-x-4 border-b px-4 text-sm sm:gap-x-5 sm:px-10 lg:h-12 lg:flex-nowrap"
 >
   <a href="/" class="flex min-h-11 items-center" aria-label="Umberline, to the rounds"
     ><span class="border-primary border-b-[3px] font-serif text-lg leading-6 font-semibold"
@@ -80,11 +80,11 @@
   </nav>
   {#if ofTank.length > 0}
     <nav
-      class="border-base-300 order-1 flex w-full min-w-0 flex-wrap items-center gap-x-4 border-t sm:order-none sm:w-auto sm:flex-1 sm:flex-nowrap sm:gap-5 sm:border-t-0"
+      class="border-base-300 order-1 flex w-full min-w-0 flex-wrap items-center gap-x-4 border-t sm:gap-5 lg:order-none lg:w-auto lg:flex-1 lg:flex-nowrap lg:border-t-0"
       aria-label="places of the tank"
     >
       <span
-        class="border-base-content/40 hidden max-w-48 truncate border-l pl-5 font-serif font-semibold sm:inline"
+        class="border-base-content/40 hidden max-w-48 truncate font-serif font-semibold sm:inline lg:border-l lg:pl-5"
         >{tank?.name ?? ''}</span
       >
       {#each ofTank as one (one.path)}{@render link(one)}{/each}

@@ -11,8 +11,19 @@
    * Stands where a place has no answer yet: what it does, or, without a connection, what Rounds
    * last knew of the tank.
    */
-  let { words, tank = '' }: { words: string; tank?: string } = $props();
+  let {
+    words,
+    tank = '',
+    alone = false,
+  }: {
+    words: string;
+    tank?: string;
+    /** Whether nothing of the place stands around it. */
+    alone?: boolean;
+  } = $props();
 
+  const SHOWN_AFTER_MS = 300;
+  let slow = $state(false);
   let line = $state.raw<RoundsLine | null>(null);
   let given = $state('');
 
@@ -27,13 +38,17 @@
   }
 
   $effect(() => {
+    const timer = setTimeout(() => (slow = true), SHOWN_AFTER_MS);
+    return () => clearTimeout(timer);
+  });
+  $effect(() => {
     if (connection.away && tank) void look();
   });
 </script>
 
-<div class="px-4 pt-8 sm:px-10" role="status" data-testid="not-yet">
+<div class={['pt-8', alone && 'px-4 sm:px-10']} role="status" data-testid="not-yet">
   {#if !connection.away}
-    <p class="text-neutral font-serif text-xl">{words}</p>
+    {#if slow}<p class="text-neutral font-serif text-xl">{words}</p>{/if}
   {:else if line}
     <h1 class="font-serif text-2xl">{line.tank.name}</h1>
     <p class="text-neutral text-sm">

@@ -44,9 +44,10 @@ describe('a place without an answer', () => {
     vi.unstubAllGlobals();
   });
 
-  it('says what it does while there is a connection', () => {
+  it('says what it does while there is a connection, but not of what comes at once', async () => {
     render(NotYet, { words: 'Laying out the weeks…' });
-    expect(screen.getByRole('status')).toHaveTextContent('Laying out the weeks…');
+    expect(screen.getByRole('status')).toHaveTextContent('');
+    expect(await screen.findByText('Laying out the weeks…')).toBeInTheDocument();
   });
 
   it('shows what Rounds last knew of the tank while there is none', async () => {

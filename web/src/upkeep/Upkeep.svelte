@@ -215,5 +215,5 @@
     {/each}
   </Sheet>
 {:else}
-  <NotYet words="Laying out the weeks…" />
+  <NotYet alone words="Laying out the weeks…" />
 {/if}

@@ -3,7 +3,7 @@
   import { Latest } from '../../lib/latest';
   import { onMount } from 'svelte';
   import { api, type LogEntry, type Schemas } from '../../api/client';
-  import { connection, whenRenewed } from '../../lib/connection.svelte';
+  import { whenRenewed } from '../../lib/connection.svelte';
   import { show } from '../../lib/toast.svelte';
   import { tanks } from '../../lib/tanks.svelte';
   import { longDay, shortDay } from '../../lib/words';
@@ -249,8 +249,8 @@
         >Earlier entries</Button
       >
     {/if}
-  {:else if connection.away}
-    <NotYet words="" {tank} />
+  {:else}
+    <NotYet words="Opening the log…" {tank} />
   {/if}
 </div>
 

@@ -16,7 +16,6 @@
   import VolumeHelp from './VolumeHelp.svelte';
   import { groups } from './sentences';
   import NotYet from '../../rounds/NotYet.svelte';
-  import { connection } from '../../lib/connection.svelte';
 
   /** What a tank is, said in sentences; each change shows what it leads to before it is kept. */
   let { tank }: { tank: string } = $props();
@@ -115,7 +114,7 @@
 
 {#if kept}
   <div
-    class="grid min-h-0 flex-1 gap-x-10 px-4 sm:px-10 lg:grid-cols-[1fr_19rem] lg:overflow-y-auto"
+    class="grid min-h-0 flex-1 grid-cols-1 gap-x-10 px-4 sm:px-10 lg:grid-cols-[minmax(0,1fr)_19rem] lg:overflow-y-auto"
   >
     <div class="min-w-0 pb-8" data-testid="make-up">
       <h1 class="pt-4 font-serif text-2xl sm:text-3xl">
@@ -135,7 +134,7 @@
       {#each gradually.of(shown) as group, number (group.title)}
         <details
           open
-          class="border-base-content/30 mt-3 border-t pt-1 sm:grid sm:grid-cols-[7.5rem_1fr] sm:gap-x-6"
+          class="border-base-content/30 mt-3 border-t pt-1 sm:grid sm:grid-cols-[7.5rem_minmax(0,1fr)] sm:gap-x-6"
           aria-label={group.title}
         >
           <summary
@@ -231,6 +230,6 @@
   </div>
 {:else if missing}
   <p class="px-10 pt-8 font-serif text-xl" role="alert">{missing}</p>
-{:else if connection.away}
-  <NotYet words="" {tank} />
+{:else}
+  <NotYet alone words="Opening the make-up…" {tank} />
 {/if}

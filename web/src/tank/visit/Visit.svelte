@@ -7,6 +7,7 @@
   import { level } from '../../lib/units.svelte';
   import { addDays, longDay, nearDay, shortDay } from '../../lib/words';
   import { reach } from '../../rounds/sites';
+  import NotYet from '../../rounds/NotYet.svelte';
   import EntryLine from '../log/EntryLine.svelte';
   import Button from '../../ui/Button.svelte';
   import Chip from '../../ui/Chip.svelte';
@@ -281,5 +282,7 @@
         >
       {/if}
     </article>
+  {:else}
+    <NotYet words="Looking up the visits…" {tank} />
   {/if}
 </div>

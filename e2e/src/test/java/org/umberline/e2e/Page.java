@@ -4,9 +4,11 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.OutputType;
@@ -144,6 +146,31 @@ final class Page implements AutoCloseable {
         "Network.emulateNetworkConditions",
         Map.of(
             "offline", !connected, "latency", 0, "downloadThroughput", -1, "uploadThroughput", -1));
+  }
+
+  /** Has the browser ask for what a reader's system asks for, such as no motion. */
+  void feature(String name, String value) {
+    driver.executeCdpCommand(
+        "Emulation.setEmulatedMedia",
+        Map.of("features", List.of(Map.of("name", name, "value", value))));
+  }
+
+  /** From the next page on every question but those is left open. */
+  void answerNothingBut(String... paths) {
+    driver.executeCdpCommand(
+        "Page.addScriptToEvaluateOnNewDocument",
+        Map.of(
+            "source",
+            """
+            const answered = %s;
+            const ask = window.fetch;
+            window.fetch = (what, how) => answered.includes(new URL(what.url ?? what, location).pathname)
+              ? ask(what, how) : new Promise(() => undefined);
+            """
+                .formatted(
+                    Arrays.stream(paths)
+                        .map(path -> "'" + path + "'")
+                        .collect(Collectors.joining(",", "[", "]")))));
   }
 
   /** Two fingers on an element, from so many pixels apart to so many. */
