@@ -2,11 +2,15 @@ package org.umberline.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
@@ -16,6 +20,8 @@ import org.junit.jupiter.api.TestFactory;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 import org.umberline.server.RunningServer.Running;
+import org.umberline.server.sharing.Rights;
+import org.umberline.server.tank.Role;
 
 @ExtendWith(RunningServer.class)
 class AccessTest {
@@ -128,6 +134,21 @@ class AccessTest {
               {"putAway": true}"""),
           Map.entry("DELETE /api/tanks/{id}", ""),
           Map.entry("POST /api/tanks/{id}/bring-back", "{}"),
+          Map.entry("GET /api/tanks/{id}/keepers", ""),
+          Map.entry(
+              "PUT /api/tanks/{id}/keepers",
+              """
+              {"name": "nobody", "role": "READER", "wholeRoom": false}"""),
+          Map.entry("DELETE /api/tanks/{id}/keepers/{name}", ""),
+          Map.entry(
+              "PUT /api/tanks/{id}/owner",
+              """
+              {"name": "nobody"}"""),
+          Map.entry(
+              "POST /api/tanks/{id}/invitations",
+              """
+              {"role": "READER", "wholeRoom": false}"""),
+          Map.entry("DELETE /api/tanks/{id}/invitations", ""),
           Map.entry("GET /api/tanks/{id}/visits", ""),
           Map.entry("GET /api/tanks/{id}/visits/{visit}", ""),
           Map.entry("GET /api/tanks/{id}/visits/{visit}/report.pdf", ""),
@@ -184,6 +205,7 @@ class AccessTest {
             .replace("{entry}", line)
             .replace("{photo}", line)
             .replace("{visit}", line)
+            .replace("{name}", "nobody")
             .replace("{measurement}", line + "?kit=card")
             .replace("{work}", "test:nitrate")
             .replace("{whatIf}", "5f0c8a9e-58a0-4dd8-9a55-0e1f9d1f4a11");
@@ -228,6 +250,78 @@ class AccessTest {
                     }));
   }
 
+  /** Operation by role: who may, may; who may not is told so, and changes nothing. */
+  @TestFactory
+  Stream<DynamicTest> everyRoleMayWhatTheTableSays() {
+    Map<String, Role> least = Rights.all();
+    assertThat(least.keySet())
+        .as("every operation has a rule")
+        .containsExactlyInAnyOrderElementsOf(tankEndpoints());
+    Browser owner = server.browser().asNewKeeper();
+    String tank = owner.newTank();
+    String line = owner.note(tank, "no3 20").json().path("id").asString();
+    Map<Role, Browser> keepers = new EnumMap<>(Role.class);
+    for (Role role : List.of(Role.READER, Role.HELPER, Role.CO_KEEPER)) {
+      Browser keeper = server.browser().asNewKeeper();
+      assertThat(
+              owner
+                  .put(
+                      "/api/tanks/" + tank + "/keepers",
+                      "{\"name\": \"%s\", \"role\": \"%s\", \"wholeRoom\": false}"
+                          .formatted(keeper.name(), role))
+                  .status())
+          .isEqualTo(204);
+      keepers.put(role, keeper);
+    }
+    return keepers.entrySet().stream()
+        .flatMap(
+            keeper ->
+                least.keySet().stream()
+                    // what a lesser role may was seen there
+                    .filter(
+                        operation ->
+                            keeper.getKey() == least.get(operation)
+                                || !keeper.getKey().includes(least.get(operation)))
+                    .sorted()
+                    .map(
+                        operation ->
+                            DynamicTest.dynamicTest(
+                                keeper.getKey() + " " + operation,
+                                () -> {
+                                  String before =
+                                      owner.get("/api/tanks/" + tank + "/file").raw().body();
+                                  int status =
+                                      call(keeper.getValue(), operation, tank, line).status();
+                                  if (keeper.getKey().includes(least.get(operation))) {
+                                    assertThat(status).isNotIn(401);
+                                    if (!operation.contains("/withdrawn")
+                                        && !operation.contains("/keepers/{name}")) {
+                                      assertThat(status).isNotEqualTo(403);
+                                    }
+                                  } else {
+                                    assertThat(status).isEqualTo(403);
+                                    assertThat(
+                                            owner.get("/api/tanks/" + tank + "/file").raw().body())
+                                        .isEqualTo(before);
+                                  }
+                                })));
+  }
+
+  /** The documentation tells the same as the code. */
+  @Test
+  void theTableOfRolesIsWrittenDown() throws Exception {
+    Map<String, Role> written = new TreeMap<>();
+    for (String row : Files.readAllLines(Path.of("../docs/roles.md"))) {
+      String[] cells = row.split("\\|", -1);
+      if (cells.length == 4 && cells[1].contains("/api/")) {
+        written.put(
+            cells[1].replace("`", "").strip(),
+            Role.valueOf(cells[2].strip().toUpperCase(Locale.ROOT).replace('-', '_')));
+      }
+    }
+    assertThat(written).isEqualTo(new TreeMap<>(Rights.all()));
+  }
+
   /** Operations that belong to no tank, and who may use them: everybody, or who is signed in. */
   private static final Map<String, Boolean> OPEN_TO_ALL =
       Map.ofEntries(
@@ -248,6 +342,7 @@ class AccessTest {
           Map.entry("POST /api/calendar", false),
           Map.entry("GET /api/feeder", false),
           Map.entry("GET /api/lists", false),
+          Map.entry("POST /api/join", false),
           Map.entry("POST /api/mass", false),
           Map.entry("POST /api/new-tank", false),
           Map.entry("GET /api/rounds", false),

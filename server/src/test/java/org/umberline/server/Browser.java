@@ -26,6 +26,7 @@ public final class Browser {
   public static final String PASSWORD = "a long enough one";
 
   private final String address;
+  private String name = "";
   private final CookieManager cookies = new CookieManager();
   private final Map<String, String> headers = new ConcurrentHashMap<>();
   private final HttpClient client = HttpClient.newBuilder().cookieHandler(cookies).build();
@@ -88,10 +89,15 @@ public final class Browser {
 
   /** Makes an account and signs in with it. */
   public Browser asNewKeeper() {
-    String name = "keeper-" + UUID.randomUUID().toString().substring(0, 8);
+    name = "keeper-" + UUID.randomUUID().toString().substring(0, 8);
     signUp(UUID.randomUUID().toString(), name, PASSWORD);
     signIn(name, PASSWORD);
     return this;
+  }
+
+  /** The name that the new keeper signs in with. */
+  public String name() {
+    return name;
   }
 
   public Answer signUp(String id, String name, String password) {

@@ -19,6 +19,7 @@ public class Removal {
           "UPDATE log_entry SET replaced_by = NULL WHERE tank_id = ?",
           "DELETE FROM log_entry WHERE tank_id = ?",
           "DELETE FROM log_line WHERE tank_id = ?",
+          "DELETE FROM invitation WHERE tank_id = ?",
           "DELETE FROM co_keeper WHERE tank_id = ?",
           "DELETE FROM tank WHERE id = ?");
 

@@ -29,6 +29,8 @@ import org.umberline.server.balance.LedgerAnswers;
 import org.umberline.server.keeper.KeeperEntity;
 import org.umberline.server.keeper.Keepers;
 import org.umberline.server.rounds.RoundsAnswers;
+import org.umberline.server.sharing.SharingRecords;
+import org.umberline.server.tank.Role;
 import org.umberline.server.tank.TankRecords;
 import org.umberline.tankfile.TankFileWriter;
 
@@ -48,6 +50,7 @@ class DemoData implements ApplicationRunner {
 
   private final Keepers keepers;
   private final TankRecords tanks;
+  private final SharingRecords sharing;
   private final PasswordEncoder passwords;
   private final Clock clock;
   private final RoundsAnswers rounds;
@@ -58,6 +61,7 @@ class DemoData implements ApplicationRunner {
   DemoData(
       Keepers keepers,
       TankRecords tanks,
+      SharingRecords sharing,
       PasswordEncoder passwords,
       Clock clock,
       RoundsAnswers rounds,
@@ -70,6 +74,7 @@ class DemoData implements ApplicationRunner {
     this.warmUp = warmUp;
     this.keepers = keepers;
     this.tanks = tanks;
+    this.sharing = sharing;
     this.passwords = passwords;
     this.clock = clock;
   }
@@ -97,7 +102,7 @@ class DemoData implements ApplicationRunner {
   private void load() {
     LocalDate today = LocalDate.now(clock);
     UUID wren = keeper(UmberlineSettings.DEMO_KEEPER);
-    UUID tarn = keeper(UmberlineSettings.DEMO_CO_KEEPER);
+    keeper(UmberlineSettings.DEMO_CO_KEEPER);
     Set<UUID> known =
         tanks.all(wren).stream().map(TankRecords.Stored::id).collect(Collectors.toSet());
     for (InventedTank invented :
@@ -114,7 +119,7 @@ class DemoData implements ApplicationRunner {
         LOG.info("Loaded the demo's tank {}", tank.name());
       }
     }
-    tanks.share(id("Stillwater"), wren, tarn);
+    sharing.give(id("Stillwater"), wren, UmberlineSettings.DEMO_CO_KEEPER, Role.CO_KEEPER, false);
     setFirstCare("Stillwater", wren, care(List.of("heater", "filter"), List.of(Task.GLASS), today));
     setFirstCare(
         "Breakwater",

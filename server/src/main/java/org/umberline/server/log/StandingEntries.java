@@ -7,9 +7,11 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.umberline.core.tank.TankModel;
 import org.umberline.server.http.Refused;
+import org.umberline.server.tank.Role;
 import org.umberline.server.tank.TankEntity;
 import org.umberline.server.tank.TankRecords;
 import org.umberline.server.tank.TankWrites;
@@ -165,6 +167,13 @@ public class StandingEntries {
         tank -> {
           LogLineEntity line =
               lines.findByIdAndTankId(lineId, id).orElseThrow(() -> Refused.notFound("line"));
+          boolean may =
+              tank.role(keeper).filter(role -> role.includes(Role.CO_KEEPER)).isPresent()
+                  || line.getRecordedBy().equals(keeper);
+          if (!may) {
+            throw new Refused(
+                HttpStatus.FORBIDDEN, "You may take back only what you noted yourself.", List.of());
+          }
           if (line.isWithdrawn() == withdrawn) {
             return false;
           }

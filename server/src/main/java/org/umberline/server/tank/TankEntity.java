@@ -4,12 +4,17 @@ import jakarta.persistence.CollectionTable;
 import jakarta.persistence.Column;
 import jakarta.persistence.ElementCollection;
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.JoinColumn;
+import jakarta.persistence.MapKeyColumn;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
-import java.util.HashSet;
-import java.util.Set;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.annotations.OptimisticLock;
@@ -21,6 +26,7 @@ import org.umberline.server.store.NewRow;
 @Table(name = "tank")
 @SuppressWarnings("UnusedVariable") // some columns are read by queries alone
 public class TankEntity extends NewRow {
+  @OptimisticLock(excluded = true)
   private UUID ownerId;
 
   private String name;
@@ -55,12 +61,14 @@ public class TankEntity extends NewRow {
   @OptimisticLock(excluded = true)
   private int careVersion;
 
-  /** Keepers who may see and write besides the owner; granting it is no change of the make-up. */
+  /** What others may do besides the owner; granting it is no change of the make-up. */
   @ElementCollection
   @CollectionTable(name = "co_keeper", joinColumns = @JoinColumn(name = "tank_id"))
-  @Column(name = "keeper_id")
+  @MapKeyColumn(name = "keeper_id")
+  @Column(name = "role", columnDefinition = "varchar(12)")
+  @Enumerated(EnumType.STRING)
   @OptimisticLock(excluded = true)
-  private Set<UUID> coKeepers = new HashSet<>();
+  private Map<UUID, Role> coKeepers = new HashMap<>();
 
   /** Since when nobody is asked about it; null where it is looked after. */
   @OptimisticLock(excluded = true)
@@ -130,8 +138,31 @@ public class TankEntity extends NewRow {
     careVersion++;
   }
 
-  public void addCoKeeper(UUID keeper) {
-    coKeepers.add(keeper);
+  /** Who keeps it besides the owner. */
+  public Map<UUID, Role> getCoKeepers() {
+    return Collections.unmodifiableMap(coKeepers);
+  }
+
+  /** What a keeper may do in it; empty for nothing. */
+  public Optional<Role> role(UUID keeper) {
+    return ownerId.equals(keeper)
+        ? Optional.of(Role.OWNER)
+        : Optional.ofNullable(coKeepers.get(keeper));
+  }
+
+  public void give(UUID keeper, Role role) {
+    coKeepers.put(keeper, role);
+  }
+
+  public void takeBack(UUID keeper) {
+    coKeepers.remove(keeper);
+  }
+
+  /** Makes a co-keeper its owner, and its owner a co-keeper. */
+  public void handOver(UUID next) {
+    coKeepers.remove(next);
+    coKeepers.put(ownerId, Role.CO_KEEPER);
+    ownerId = next;
   }
 
   public String getName() {

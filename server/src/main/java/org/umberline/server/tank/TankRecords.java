@@ -6,8 +6,11 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.upkeep.Care;
@@ -309,17 +312,21 @@ public class TankRecords {
         refused.moreNotShown());
   }
 
-  /** Lets another keeper see the tank and write in it; only its owner may. */
-  public void share(UUID id, UUID owner, UUID with) {
-    writes.run(
-        id,
-        owner,
-        entity -> {
-          if (!entity.getOwnerId().equals(owner)) {
-            throw Refused.notFound("tank");
-          }
-          entity.addCoKeeper(with);
-        });
+  /** What a keeper may do in a tank, also in one of his own that he deleted; empty for nothing. */
+  public Optional<Role> role(UUID id, UUID keeper) {
+    return transactions.read(
+        () ->
+            tanks.existsByIdAndOwnerId(id, keeper)
+                ? Optional.of(Role.OWNER)
+                : tanks.roleOfCoKeeper(id, keeper));
+  }
+
+  /** What a keeper may do in the tanks of others, by their ids. */
+  public Map<UUID, Role> given(UUID keeper) {
+    return transactions.read(
+        () ->
+            tanks.givenTo(keeper).stream()
+                .collect(Collectors.toMap(Tanks.Given::id, Tanks.Given::role)));
   }
 
   /** Says how the tank is cared for, from the version it was read at. */

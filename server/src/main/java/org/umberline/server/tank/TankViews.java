@@ -22,7 +22,8 @@ public final class TankViews {
       @Exact double salinityPpt,
       @Schema(nullable = true) LocalDate startedOn) {}
 
-  public record TankName(UUID id, String name, String site, boolean putAway) {}
+  @Schema(description = "role is what the keeper who asks may do in it")
+  public record TankName(UUID id, String name, String site, boolean putAway, Role role) {}
 
   @Schema(description = "mg/L of the ion; an absent end is open")
   public record Line(

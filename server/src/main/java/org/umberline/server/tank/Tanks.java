@@ -13,7 +13,8 @@ import org.springframework.data.jpa.repository.Query;
 public interface Tanks extends JpaRepository<TankEntity, UUID> {
   /** What a keeper may see and write in: what is his or shared with him, and not deleted. */
   String OF_KEEPER =
-      "t.deletedAt is null and (t.ownerId = :keeper or :keeper member of t.coKeepers)";
+      "t.deletedAt is null and (t.ownerId = :keeper"
+          + " or exists (select 1 from t.coKeepers c where key(c) = :keeper))";
 
   /** The tanks of a keeper that are looked after. */
   @Query(
@@ -42,6 +43,22 @@ public interface Tanks extends JpaRepository<TankEntity, UUID> {
 
   @Query("select t from TankEntity t where t.id = :id and " + OF_KEEPER)
   Optional<TankEntity> findForKeeper(UUID id, UUID keeper);
+
+  /** The role of a keeper in a tank that is another's. */
+  @Query(
+      "select c from TankEntity t join t.coKeepers c"
+          + " where t.id = :id and t.deletedAt is null and key(c) = :keeper")
+  Optional<Role> roleOfCoKeeper(UUID id, UUID keeper);
+
+  /** What a keeper may do in one of the tanks of others. */
+  record Given(UUID id, Role role) {}
+
+  @Query(
+      "select new org.umberline.server.tank.Tanks$Given(t.id, c) from TankEntity t"
+          + " join t.coKeepers c where key(c) = :keeper")
+  List<Given> givenTo(UUID keeper);
+
+  boolean existsByIdAndOwnerId(UUID id, UUID owner);
 
   /** The same, its row locked until the transaction ends; to be asked for before anything else. */
   @Lock(LockModeType.PESSIMISTIC_WRITE)

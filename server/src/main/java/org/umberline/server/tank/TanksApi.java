@@ -2,6 +2,7 @@ package org.umberline.server.tank;
 
 import jakarta.validation.Valid;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
@@ -34,14 +35,20 @@ class TanksApi {
   /** The keeper's tanks by name, those that are put away last. */
   @GetMapping("/tanks")
   List<TankViews.TankName> tanks(@SignedIn.Keeper SignedIn keeper) {
+    Map<UUID, Role> given = tanks.given(keeper.keeperId());
     return Stream.concat(
-            tanks.all(keeper.keeperId()).stream().map(stored -> name(stored, false)),
-            tanks.putAway(keeper.keeperId()).stream().map(stored -> name(stored, true)))
+            tanks.all(keeper.keeperId()).stream().map(stored -> name(stored, false, given)),
+            tanks.putAway(keeper.keeperId()).stream().map(stored -> name(stored, true, given)))
         .toList();
   }
 
-  private static TankViews.TankName name(Stored stored, boolean putAway) {
-    return new TankViews.TankName(stored.id(), stored.tank().name(), stored.site(), putAway);
+  private static TankViews.TankName name(Stored stored, boolean putAway, Map<UUID, Role> given) {
+    return new TankViews.TankName(
+        stored.id(),
+        stored.tank().name(),
+        stored.site(),
+        putAway,
+        given.getOrDefault(stored.id(), Role.OWNER));
   }
 
   /** Puts a tank away, or takes it out again. */

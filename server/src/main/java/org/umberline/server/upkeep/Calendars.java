@@ -3,10 +3,8 @@ package org.umberline.server.upkeep;
 import java.io.IOException;
 import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
-import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Instant;
-import java.util.HexFormat;
 import java.util.Optional;
 import java.util.UUID;
 import net.fortuna.ical4j.data.CalendarOutputter;
@@ -21,6 +19,7 @@ import org.springframework.stereotype.Service;
 import org.umberline.core.upkeep.Schedule;
 import org.umberline.server.http.Refused;
 import org.umberline.server.store.Hashes;
+import org.umberline.server.store.Tokens;
 import org.umberline.server.store.Transactions;
 import org.umberline.server.tank.TankRecords;
 import org.umberline.server.tank.TankRecords.Stored;
@@ -30,14 +29,12 @@ import org.umberline.wording.WorkWords;
 @Service
 public class Calendars {
   private static final int DAYS = 56;
-  private static final int TOKEN_BYTES = 24;
 
   private final TankRecords tanks;
   private final UpkeepAnswers upkeep;
   private final CalendarFeeds feeds;
   private final Transactions transactions;
   private final Clock clock;
-  private final SecureRandom random = new SecureRandom();
 
   public Calendars(
       TankRecords tanks,
@@ -88,9 +85,7 @@ public class Calendars {
 
   /** Makes a new address, told this once; one made before opens nothing any more. */
   public String renew(UUID keeper) {
-    byte[] bytes = new byte[TOKEN_BYTES];
-    random.nextBytes(bytes);
-    String token = HexFormat.of().formatHex(bytes);
+    String token = Tokens.fresh();
     transactions.write(
         () -> feeds.save(new CalendarFeedEntity(keeper, Hashes.sha256(token), clock.instant())));
     return token;
