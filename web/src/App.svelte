@@ -23,6 +23,7 @@
     bench: () => import('./bench/Bench.svelte'),
     account: () => import('./account/Account.svelte'),
     new: () => import('./new/NewTank.svelte'),
+    join: () => import('./join/Join.svelte'),
   };
   type Part<Props extends Record<string, unknown>> = Promise<{ default: Component<Props> }>;
   const find = <T,>(parts: Record<string, () => T>): T | undefined => parts[place.name]?.();

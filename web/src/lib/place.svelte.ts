@@ -10,20 +10,27 @@ export type PlaceName =
   | 'change'
   | 'visit'
   | 'new'
-  | 'account';
+  | 'account'
+  | 'join';
 
 /** Where the keeper is: the rounds, one tank's page, or a tank in the making. */
-export const place = $state<{ name: PlaceName; tank: string }>({ name: 'rounds', tank: '' });
+export const place = $state<{ name: PlaceName; tank: string; token: string }>({
+  name: 'rounds',
+  tank: '',
+  token: '',
+});
 
-function go(name: PlaceName, tank = ''): void {
+function go(name: PlaceName, tank = '', token = ''): void {
   place.name = name;
   place.tank = tank;
+  place.token = token;
 }
 
 const router = navaid('/', () => router.route('/', true))
   .on('/', () => go('rounds'))
   .on('/new', () => go('new'))
   .on('/account', () => go('account'))
+  .on('/join/:token', (params) => go('join', '', params?.token))
   .on('/upkeep', () => go('upkeep'))
   .on('/bench', () => go('bench'))
   .on('/tank/:id', (params) => go('balance', params?.id))

@@ -35,7 +35,7 @@ describe('days in words', () => {
 describe('places in a tank file', () => {
   it('are said in words, counted from one', () => {
     expect(whereInFile('/log/2/kit')).toBe('log, number 3, kit');
-    expect(whereInFile('/tank/netVolumeL')).toBe('tank, net volume l');
+    expect(whereInFile('/tank/netVolumeL')).toBe('tank, net volume L');
     expect(whereInFile('')).toBe('the file');
   });
 });

@@ -125,10 +125,12 @@ export function whereInFile(pointer: string): string {
     .map((step) =>
       /^\d+$/.test(step)
         ? `number ${Number(step) + 1}`
-        : step.replace(
-            /([a-z])([A-Z])/g,
-            (_, before: string, next: string) => `${before} ${next.toLowerCase()}`,
-          ),
+        : step
+            .replace(
+              /([a-z])([A-Z])(?=[a-z])/g,
+              (_, before: string, next: string) => `${before} ${next.toLowerCase()}`,
+            )
+            .replace(/([a-z])([A-Z])/g, '$1 $2'),
     );
   return steps.join(', ') || 'the file';
 }

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { RoundsLine } from '../api/client';
+  import { may } from '../lib/tanks.svelte';
   import Button from '../ui/Button.svelte';
   import TextLink from '../ui/TextLink.svelte';
 
@@ -31,6 +32,8 @@
       >Enter the reading</TextLink
     >
   </p>
+{:else if !may(line.tank.id, 'HELPER')}
+  <p class="text-neutral text-sm">You may look at this tank.</p>
 {:else if line.fraction !== undefined && (line.verdict !== 'STUCK' || today)}
   <p class={['flex flex-wrap items-center gap-x-5 text-sm', main && 'gap-y-2']}>
     {#if main && today}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { may } from '../../lib/tanks.svelte';
   import { onMount } from 'svelte';
   import { api, type Problem, type ReadBack } from '../../api/client';
   import { Latest } from '../../lib/latest';
@@ -38,7 +39,7 @@
   let sending = $state(false);
   let focused = $state(false);
   let mine = '';
-  let input: HTMLInputElement;
+  let input: HTMLInputElement | undefined = $state();
   const reading = new Latest();
   let timer: ReturnType<typeof setTimeout> | undefined;
   const path = () => ({ path: { id: tank } });
@@ -144,7 +145,7 @@
   function complete(whole: string) {
     text = whole;
     changed();
-    input.focus();
+    input?.focus();
   }
 
   async function withdraw(noted: string, line: string) {
@@ -165,7 +166,7 @@
       event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
     if (event.key === '/' && !inField && !event.ctrlKey && !event.metaKey) {
       event.preventDefault();
-      input.focus();
+      input?.focus();
     }
   }
 </script>
@@ -183,82 +184,89 @@
   {/each}
 {/snippet}
 
-<form class="relative w-full" onsubmit={submit}>
-  <label class="sr-only" for="entry-line">What was measured or done</label>
-  <div class="border-base-content flex items-center gap-2 border-b">
-    <input
-      id="entry-line"
-      data-testid="entry-line"
-      bind:this={input}
-      bind:value={text}
-      oninput={changed}
-      onfocus={() => (focused = true)}
-      onblur={() => (focused = false)}
-      onkeydown={(event) => {
-        const first = readBack?.completions[0];
-        if (event.key === 'Tab' && !event.shiftKey && first && text.trim()) {
-          event.preventDefault();
-          complete(first);
-        } else if (event.key === 'Escape') {
-          text = '';
-          readBack = null;
-          refused = '';
-          input.blur();
-        }
-      }}
-      autocomplete="off"
-      autocapitalize="off"
-      spellcheck="false"
-      enterkeyhint="done"
-      placeholder="no3 20 · change 25% · cut moss 30g"
-      aria-describedby="entry-read-back"
-      readonly={sending}
-      class="placeholder:text-neutral h-11 w-full bg-transparent px-1 text-base outline-offset-0 sm:h-9 sm:text-sm"
-    />
-    {#if text.trim()}
-      <button
-        class="bg-base-content text-base-100 h-9 shrink-0 rounded-field px-3 text-sm sm:h-7"
-        disabled={sending}>{sending ? 'sending…' : 'Note it'}</button
-      >
-    {:else}
-      <kbd
-        class="border-neutral text-neutral hidden rounded-field border px-1.5 text-xs sm:inline"
-        aria-hidden="true">/</kbd
-      >
-    {/if}
-  </div>
-  <div id="entry-read-back" aria-live="polite" data-testid="read-back">
-    {#if refused || readBack || (focused && !text && !buttons)}
-      <div
-        class="bg-base-100 border-base-content/40 absolute inset-x-0 top-full z-10 border border-t-0 px-2 py-1.5 text-sm"
-      >
-        {#if !refused && !readBack}
-          <p class="flex flex-wrap gap-2">{@render starts()}</p>
-        {/if}
-        {#if refused}
-          <p class="text-error">{refused}</p>
-        {:else if readBack}
-          {#if readBack.tank !== tank && readBack.name}
-            <p class="font-semibold">In {readBack.name}:</p>
+{#if may(tank, 'HELPER')}
+  <form class="relative w-full" onsubmit={submit}>
+    <label class="sr-only" for="entry-line">What was measured or done</label>
+    <div class="border-base-content flex items-center gap-2 border-b">
+      <input
+        id="entry-line"
+        data-testid="entry-line"
+        bind:this={input}
+        bind:value={text}
+        oninput={changed}
+        onfocus={() => (focused = true)}
+        onblur={() => (focused = false)}
+        onkeydown={(event) => {
+          const first = readBack?.completions[0];
+          if (event.key === 'Tab' && !event.shiftKey && first && text.trim()) {
+            event.preventDefault();
+            complete(first);
+          } else if (event.key === 'Escape') {
+            text = '';
+            readBack = null;
+            refused = '';
+            input?.blur();
+          }
+        }}
+        autocomplete="off"
+        autocapitalize="off"
+        spellcheck="false"
+        enterkeyhint="done"
+        placeholder="no3 20 · change 25% · cut moss 30g"
+        aria-describedby="entry-read-back"
+        readonly={sending}
+        class="placeholder:text-neutral h-11 w-full bg-transparent px-1 text-base outline-offset-0 sm:h-9 sm:text-sm"
+      />
+      {#if text.trim()}
+        <button
+          class="bg-base-content text-base-100 h-9 shrink-0 rounded-field px-3 text-sm sm:h-7"
+          disabled={sending}>{sending ? 'sending…' : 'Note it'}</button
+        >
+      {:else}
+        <kbd
+          class="border-neutral text-neutral hidden rounded-field border px-1.5 text-xs sm:inline"
+          aria-hidden="true">/</kbd
+        >
+      {/if}
+    </div>
+    <div id="entry-read-back" aria-live="polite" data-testid="read-back">
+      {#if refused || readBack || (focused && !text && !buttons)}
+        <div
+          class="bg-base-100 border-base-content/40 absolute inset-x-0 top-full z-10 border border-t-0 px-2 py-1.5 text-sm"
+        >
+          {#if !refused && !readBack}
+            <p class="flex flex-wrap gap-2">{@render starts()}</p>
           {/if}
-          {#each readBack.understood as sentence (sentence)}<p>{sentence}</p>{/each}
-          {#each readBack.remarks as remark (remark)}<p class="text-neutral">{remark}</p>{/each}
-          {#each readBack.problems as problem (problem)}<p class="text-error">{problem}</p>{/each}
-          {#if readBack.completions.length > 0}
-            <p class="text-neutral flex flex-wrap items-baseline gap-x-3" data-testid="completions">
-              <span class="hidden sm:inline">Tab:</span>
-              {#each readBack.completions as whole (whole)}
-                <Button type="button" dense tabindex={-1} onclick={() => complete(whole)}
-                  >{whole.trim().split(' ').pop()}</Button
-                >
-              {/each}
-            </p>
+          {#if refused}
+            <p class="text-error">{refused}</p>
+          {:else if readBack}
+            {#if readBack.tank !== tank && readBack.name}
+              <p class="font-semibold">In {readBack.name}:</p>
+            {/if}
+            {#each readBack.understood as sentence (sentence)}<p>{sentence}</p>{/each}
+            {#each readBack.remarks as remark (remark)}<p class="text-neutral">{remark}</p>{/each}
+            {#each readBack.problems as problem (problem)}<p class="text-error">{problem}</p>{/each}
+            {#if readBack.completions.length > 0}
+              <p
+                class="text-neutral flex flex-wrap items-baseline gap-x-3"
+                data-testid="completions"
+              >
+                <span class="hidden sm:inline">Tab:</span>
+                {#each readBack.completions as whole (whole)}
+                  <Button type="button" dense tabindex={-1} onclick={() => complete(whole)}
+                    >{whole.trim().split(' ').pop()}</Button
+                  >
+                {/each}
+              </p>
+            {/if}
           {/if}
-        {/if}
-      </div>
+        </div>
+      {/if}
+    </div>
+    {#if buttons}
+      <p class="mt-2 flex flex-wrap gap-2 text-sm" data-testid="entry-starts">{@render starts()}</p>
     {/if}
-  </div>
-  {#if buttons}
-    <p class="mt-2 flex flex-wrap gap-2 text-sm" data-testid="entry-starts">{@render starts()}</p>
-  {/if}
-</form>
+  </form>
+{:else}
+  <p class="text-neutral py-2 text-sm" data-testid="reads-only">You may look at this tank.</p>
+{/if}

@@ -3,7 +3,7 @@
   import { api, type Schemas } from '../../api/client';
   import { Gradually } from '../../lib/gradually.svelte';
   import { Latest } from '../../lib/latest';
-  import { loadTanks } from '../../lib/tanks.svelte';
+  import { loadTanks, may } from '../../lib/tanks.svelte';
   import { show } from '../../lib/toast.svelte';
   import Button from '../../ui/Button.svelte';
   import Check from '../../ui/Check.svelte';
@@ -12,6 +12,7 @@
   import Effect from './Effect.svelte';
   import Entries from './Entries.svelte';
   import PutAway from './PutAway.svelte';
+  import Sharing from './Sharing.svelte';
   import Told from './Told.svelte';
   import VolumeHelp from './VolumeHelp.svelte';
   import { groups } from './sentences';
@@ -194,7 +195,10 @@
           </div>
         </details>
       {/each}
-      <div class="text-sm"><PutAway {tank} {name} /></div>
+      <div class="text-sm">
+        <Sharing {tank} room={kept.site} />
+        {#if may(tank, 'CO_KEEPER')}<PutAway {tank} {name} />{/if}
+      </div>
     </div>
     <aside
       class="bg-base-100 border-base-content sticky bottom-0 border-t py-3 text-sm lg:top-0 lg:self-start lg:border-t-0 lg:border-l lg:pt-5 lg:pl-6"
@@ -215,7 +219,9 @@
       {:else}
         <p class="text-neutral" role="status">Working out what it comes to…</p>
       {/if}
-      {#if editing.isChanged}
+      {#if editing.isChanged && !may(tank, 'CO_KEEPER')}
+        <p class="text-neutral mt-3">You may try things here; keeping them is for its keepers.</p>
+      {:else if editing.isChanged}
         <p class="mt-3 flex items-center gap-5">
           <Button
             kind="main"

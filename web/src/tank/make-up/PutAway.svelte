@@ -2,7 +2,7 @@
   import { api } from '../../api/client';
 
   import { goTo } from '../../lib/place.svelte';
-  import { loadTanks, tanks } from '../../lib/tanks.svelte';
+  import { loadTanks, may, tanks } from '../../lib/tanks.svelte';
   import { show } from '../../lib/toast.svelte';
   import Button from '../../ui/Button.svelte';
 
@@ -36,10 +36,7 @@
     if (answer.error) {
       show({
         kind: 'problem',
-        text:
-          answer.response.status === 404
-            ? 'Only its owner can delete a tank.'
-            : (answer.error.detail ?? 'That was not done.'),
+        text: answer.error.detail ?? 'That was not done.',
       });
       return;
     }
@@ -60,15 +57,17 @@
     >
     <span class="text-neutral">It can be read, and nobody is asked about it.</span>
   </p>
-  <p class="flex flex-wrap items-center gap-x-6">
-    {#if sure}
-      <Button kind="danger" onclick={() => void remove()} data-testid="delete-tank"
-        >Delete {name}, its log and its photos</Button
-      >
-      <Button onclick={() => (sure = false)}>Don’t</Button>
-    {:else}
-      <Button onclick={() => (sure = true)} data-testid="ask-delete">Delete this tank…</Button>
-    {/if}
-    <span class="text-neutral">It can be brought back for 30 days.</span>
-  </p>
+  {#if may(tank, 'OWNER')}
+    <p class="flex flex-wrap items-center gap-x-6">
+      {#if sure}
+        <Button kind="danger" onclick={() => void remove()} data-testid="delete-tank"
+          >Delete {name}, its log and its photos</Button
+        >
+        <Button onclick={() => (sure = false)}>Don’t</Button>
+      {:else}
+        <Button onclick={() => (sure = true)} data-testid="ask-delete">Delete this tank…</Button>
+      {/if}
+      <span class="text-neutral">It can be brought back for 30 days.</span>
+    </p>
+  {/if}
 </section>

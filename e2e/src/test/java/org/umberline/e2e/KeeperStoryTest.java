@@ -208,7 +208,7 @@ class KeeperStoryTest {
     page.see("rounds-line");
     int tanks = page.count("rounds-line");
     page.see("take-in").sendKeys(bad.toString());
-    page.awaitText("refused", "/tank/netVolumeL");
+    page.awaitText("refused", "tank, net volume L");
     page.see("take-in").sendKeys(good.toString());
     page.see("tideline");
     page.awaitText("sentence", "hange");

@@ -175,8 +175,15 @@ final class Page implements AutoCloseable {
 
   /** Two fingers on an element, from so many pixels apart to so many. */
   void pinch(WebElement on, int from, int to) {
-    int x = on.getRect().x + on.getRect().width / 2;
-    int y = on.getRect().y + on.getRect().height / 3;
+    // where it is seen, not where it stands on the page
+    List<?> middle =
+        (List<?>)
+            script(
+                "const box = arguments[0].getBoundingClientRect();"
+                    + "return [box.x + box.width / 2, box.y + box.height / 3].map(Math.round);",
+                reach(on));
+    int x = ((Number) middle.get(0)).intValue();
+    int y = ((Number) middle.get(1)).intValue();
     touch("touchStart", x, y, from);
     for (int i = 1; i <= 8; i++) {
       touch("touchMove", x, y, from + (to - from) * i / 8);

@@ -8,6 +8,7 @@ import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
+import org.openqa.selenium.support.ui.Select;
 
 /** Going round the tanks, and saying what a tank is. */
 class RoundsAndMakeUpStoryTest {
@@ -135,6 +136,29 @@ class RoundsAndMakeUpStoryTest {
     page.awaitText("toast", "Paddy is back");
     page.open("/");
     page.await("all again", d -> page.count("rounds-line") == tanks);
+  }
+
+  @Test
+  void aTankIsSharedByALinkThatWorksOnce() {
+    page.openPlace("Quarry", "make-up");
+    new Select(page.see("share-role")).selectByValue("READER");
+    page.see("invite").click();
+    String address = page.see("invitation").findElement(By.tagName("code")).getText();
+    page.enterAsNewKeeper();
+    page.openAt(address);
+    page.awaitText("joined", "You are let in: Quarry.");
+    page.openAt(address);
+    page.awaitText("joined", "This link lets nobody in.");
+    page.open("/");
+    page.line("Quarry");
+    page.openPlace("Quarry", "log");
+    page.awaitText("reads-only", "You may look at this tank.");
+    assertThat(page.sees("entry-line")).isFalse();
+    page.openPlace("Quarry", "make-up");
+    page.awaitText("sharing", "You: looks at everything.");
+    page.see("leave-tank").click();
+    page.see("new-tank");
+    assertThat(page.sees("rounds-line")).isFalse();
   }
 
   @Test
