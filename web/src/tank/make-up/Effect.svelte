@@ -19,9 +19,17 @@
 
   const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
+  /** What is changed once, before the routine. */
+  function once(one: Schemas['MakeUpEffect']): string {
+    const [first] = one.recovery;
+    if (!first) return '';
+    const days = one.recovery.length;
+    return `now change ${percent(first.fraction)}${days > 1 ? ` on ${days} days` : ' once'}, then `;
+  }
+
   function routine(one: Schemas['MakeUpEffect']): string {
     if (one.routine)
-      return `change ${percent(one.routine.fraction)} every ${interval(one.routine.everyDays)}, next ${nearDay(one.routine.nextOn, today)}`;
+      return `${once(one)}change ${percent(one.routine.fraction)} every ${interval(one.routine.everyDays)}, next ${nearDay(one.routine.nextOn, today)}`;
     return one.verdict === 'STUCK'
       ? 'no water change can keep it under your limits'
       : 'no change is needed';

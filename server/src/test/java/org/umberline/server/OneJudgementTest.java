@@ -216,6 +216,7 @@ class OneJudgementTest {
             .json();
     assertThat(effect.path("verdict").asString()).as("Make-up").isEqualTo(verdict);
     assertThat(effect.path("routine")).isEqualTo(balance.at("/shown/routine"));
+    assertThat(effect.path("recovery")).isEqualTo(balance.at("/shown/recovery"));
     assertThat(effect.path("leftAloneNitrate")).isEqualTo(balance.path("leftAloneNitrate"));
     assertThat(effect.path("probabilityWithinLines"))
         .isEqualTo(balance.at("/shown/probabilityWithinLines"));

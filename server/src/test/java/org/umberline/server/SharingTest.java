@@ -2,6 +2,7 @@ package org.umberline.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -57,6 +58,23 @@ class SharingTest {
     assertThat(other.get("/api/tanks").json().at("/0/role").asString()).isEqualTo("HELPER");
     assertThat(other.put(path + "/site", "{\"site\": \"Attic\"}").raw().body())
         .contains("You may note what was done and measured in this tank, and no more.");
+  }
+
+  /** A line may name another tank; the role there counts, not where it was sent. */
+  @Test
+  void aLineForAnotherTankNeedsTheRightThere() {
+    String second = UUID.randomUUID().toString();
+    owner.takeIn(second, Browser.SMALL_TANK.replace("\"Small\"", "\"Second\""));
+    give(other.name(), "HELPER", false);
+    owner.put(
+        "/api/tanks/" + second + "/keepers",
+        "{\"name\": \"%s\", \"role\": \"READER\", \"wholeRoom\": false}".formatted(other.name()));
+    Browser.Answer refused = other.note(tank, "Second: no3 20");
+    assertThat(refused.status()).isEqualTo(403);
+    assertThat(refused.raw().body()).contains("You may look at Second");
+    assertThat(owner.note(tank, "Second: no3 20").json().path("tank").asString())
+        .as("such a line is read for the other")
+        .isEqualTo(second);
   }
 
   @Test

@@ -16,6 +16,7 @@ import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.upkeep.Care;
 import org.umberline.server.http.Refused;
+import org.umberline.server.tank.Role;
 import org.umberline.server.tank.TankEntity;
 import org.umberline.server.tank.TankRecords;
 import org.umberline.server.tank.TankRecords.WordsOf;
@@ -146,12 +147,20 @@ public class LogRecords {
     return writes.write(
         id,
         keeper,
-        tank ->
-            write.in(
-                tank,
-                tank.getVersion() == before.version()
-                    ? reading
-                    : read(records.wordsOf(tank), before.care(), line, typedAt)));
+        tank -> {
+          // the line may be meant for another tank than the one it was sent to
+          if (tank.role(keeper).filter(role -> role.includes(Role.HELPER)).isEmpty()) {
+            throw new Refused(
+                HttpStatus.FORBIDDEN,
+                "You may look at " + tank.getName() + ", and note nothing in it.",
+                List.of());
+          }
+          return write.in(
+              tank,
+              tank.getVersion() == before.version()
+                  ? reading
+                  : read(records.wordsOf(tank), before.care(), line, typedAt));
+        });
   }
 
   /** The answer to a line that was sent before; empty when its id is new. */

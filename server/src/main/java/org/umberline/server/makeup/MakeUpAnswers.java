@@ -62,6 +62,7 @@ public class MakeUpAnswers {
         BalanceMapper.now(phosphate),
         advice.today().verdict(),
         AdviceMapper.warnings(advice, new AdviceWords(now.tank())),
+        advice.catchUp().stream().map(AdviceMapper::step).toList(),
         routine.map(r -> BalanceMapper.routine(now.tank(), r)).orElse(null),
         BalanceMapper.crossing(nitrate),
         BalanceMapper.crossing(phosphate),

@@ -25,13 +25,16 @@ public final class MakeUpViews {
   public record PaperEntry(
       String kind, String id, double nitrogenMgPerDay, double phosphorusMgPerDay) {}
 
-  @Schema(description = "what a make-up would lead to; nothing is saved")
+  @Schema(
+      description =
+          "what a make-up would lead to; nothing is saved. recovery comes before the routine")
   public record MakeUpEffect(
       List<PaperEntry> paper,
       BalanceViews.Now nitrateNow,
       BalanceViews.Now phosphateNow,
       Advice.Verdict verdict,
       List<List<AdviceViews.Said>> warnings,
+      List<AdviceViews.RecoveryStep> recovery,
       @Schema(nullable = true) BalanceViews.Routine routine,
       BalanceViews.Crossing leftAloneNitrate,
       BalanceViews.Crossing leftAlonePhosphate,

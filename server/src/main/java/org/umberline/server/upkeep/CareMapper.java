@@ -73,7 +73,7 @@ public final class CareMapper {
         request.devices().stream().map(String::strip).filter(d -> !d.isEmpty()).toList(),
         request.filterDaysFromChange(),
         tasks,
-        ownTasks(request.ownTasks()),
+        request.ownTasks() == null ? before.ownTasks() : ownTasks(request.ownTasks()),
         before.habits(),
         request.shelf().stream()
             .map(

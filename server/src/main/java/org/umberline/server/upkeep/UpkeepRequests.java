@@ -85,7 +85,8 @@ public final class UpkeepRequests {
           Integer filterDaysFromChange,
       @NotNull(message = "a list of tasks") @Size(max = 50, message = "at most 50 tasks")
           List<@NotNull(message = "a task") String> tasks,
-      @NotNull(message = "a list of own work") @Size(max = 50, message = "at most 50 pieces")
+      @Schema(nullable = true, description = "stays as it is where nobody says")
+          @Size(max = 50, message = "at most 50 pieces")
           List<@NotNull(message = "a piece of work") @Valid OwnTask> ownTasks,
       @NotNull(message = "a list of kits") @Size(max = 50, message = "at most 50 kits")
           List<@NotNull(message = "a kit") @Valid ShelfChange> shelf) {}
