@@ -61,7 +61,11 @@
       {/if}
     </p>
   {/if}
-  {#if session.now?.signedIn}
+  {#if place.name === 'sit'}
+    {#await import('./sitting/Sitting.svelte') then { default: Sitting }}
+      <Sitting />
+    {/await}
+  {:else if session.now?.signedIn}
     {#if session.now.leavesAt}
       <p role="status" class="bg-warning text-warning-content px-4 py-2 text-center text-sm">
         Your account and its tanks are removed on {longDay(session.now.leavesAt.slice(0, 10), '')}.

@@ -119,8 +119,17 @@ export async function postPhoto(
     note,
     takenAt: new Date(picture.lastModified).toISOString(),
   });
+  return postPicture(`/api/tanks/${tank}/photos/${id}?${query}`, picture);
+}
+
+/**
+ * Sends a picture as it is to a path that takes one.
+ *
+ * @returns what stands against it, empty when it is kept
+ */
+export async function postPicture(path: string, picture: File): Promise<string> {
   const answer = await untilAnswered(() =>
-    fetch(`/api/tanks/${tank}/photos/${id}?${query}`, {
+    fetch(path, {
       method: 'PUT',
       headers: { 'X-XSRF-TOKEN': token(), 'Content-Type': picture.type },
       body: picture,

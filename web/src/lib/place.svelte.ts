@@ -11,7 +11,8 @@ export type PlaceName =
   | 'visit'
   | 'new'
   | 'account'
-  | 'join';
+  | 'join'
+  | 'sit';
 
 /** Where the keeper is: the rounds, one tank's page, or a tank in the making. */
 export const place = $state<{ name: PlaceName; tank: string; token: string }>({
@@ -30,6 +31,7 @@ const router = navaid('/', () => router.route('/', true))
   .on('/', () => go('rounds'))
   .on('/new', () => go('new'))
   .on('/account', () => go('account'))
+  .on('/sit/:token', (params) => go('sit', '', params?.token))
   .on('/join/:token', (params) => go('join', '', params?.token))
   .on('/upkeep', () => go('upkeep'))
   .on('/bench', () => go('bench'))

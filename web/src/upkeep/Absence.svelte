@@ -4,6 +4,8 @@
 
   import { level, volume } from '../lib/units.svelte';
   import { about, addDays, longDay, percent, shortDay, timesInTen } from '../lib/words';
+  import FeederPage from '../sitting/FeederPage.svelte';
+  import Sitters from './Sitters.svelte';
   import Input from '../ui/Input.svelte';
   import Label from '../ui/Label.svelte';
   import Select from '../ui/Select.svelte';
@@ -112,27 +114,9 @@
       aria-label="For whoever feeds"
       data-testid="feeder-page"
     >
-      <h3 class="font-serif text-2xl">{name}</h3>
-      <p class="text-lg">{shortDay(from)} to {shortDay(to)}, {away.days} days</p>
-      {#if fed > 0}
-        <p class="mt-2 text-lg">
-          One portion of <strong>{about(fed)} g</strong> a day, weighed out beforehand: {away.days} portions,
-          {about(away.gramsInAll)} g in all. Not one more, however they beg.
-        </p>
-      {:else}
-        <p class="mt-2 text-lg"><strong>Feed nothing.</strong> They are used to it.</p>
-      {/if}
-      <ul class="mt-2 list-disc pl-5">
-        <li>Look once a day: water at its usual level, filter running, all animals there.</li>
-        <li>Change nothing else: no water change, no cleaning, no medicine.</li>
-        <li>Top up only with the water that stands ready, to the mark.</li>
-        <li>Gasping or milky water: stop feeding, and call.</li>
-        <li>
-          Before hands go in, unplug. Water on the floor near plugs: switch off at the fuse first.
-        </li>
-        <li>An animal that died is taken out; it goes neither into water outside nor a drain.</li>
-      </ul>
+      <FeederPage {name} {from} {to} gramsPerDay={fed} />
       <p class="mt-3">Call: ______________________ Vet: ______________________</p>
     </section>
+    <div class="mt-4 print:hidden"><Sitters {tank} {from} {to} gramsPerDay={fed} /></div>
   </div>
 {/if}

@@ -2,6 +2,7 @@ package org.umberline.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.UUID;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -136,6 +137,45 @@ class RoundsAndMakeUpStoryTest {
     page.awaitText("toast", "Paddy is back");
     page.open("/");
     page.await("all again", d -> page.count("rounds-line") == tanks);
+  }
+
+  @Test
+  void whoeverFeedsMeanwhileHasAPageWithoutAnAccount() {
+    page.enterAsNewKeeper();
+    String tank = UUID.randomUUID().toString();
+    page.takeIn(
+        tank,
+        """
+        {"format": "umberline-tank", "version": 1,
+         "tank": {"name": "Pond", "water": "freshwater", "netVolumeL": 200,
+                  "startedOn": "2025-05-01", "timeZone": "UTC"},
+         "lines": {"nitrate": {"ceilingMgL": 40}}}
+        """);
+    String address =
+        (String)
+            page.scriptLater(
+                """
+                const done = arguments[arguments.length - 1];
+                const token = decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]*)/)[1]);
+                const day = (later) => new Date(Date.now() + later * 864e5).toISOString().slice(0, 10);
+                fetch('/api/tanks/%s/sitters', {method: 'POST',
+                  headers: {'Content-Type': 'application/json', 'X-XSRF-TOKEN': token},
+                  body: JSON.stringify({from: day(-1), to: day(3), gramsPerDay: 0.5})})
+                  .then(r => r.json()).then(made => done(made.address));
+                """
+                    .formatted(tank));
+    page.size(390, 844).open(address);
+    page.awaitText("sitting", "One portion of 0.5 g");
+    page.see("sitter-fed").click();
+    page.awaitText("sitter-done", "Noted: fed.");
+    page.see("sitter-wrong").click();
+    page.see("sitter-remark").sendKeys("the lamp is out");
+    page.see("sitter-say").click();
+    page.awaitText("sitter-done", "Noted. Call if it can");
+    page.size(1280, 800).open("/");
+    page.await("the keeper is told", d -> page.line("Pond").getText().contains("the lamp is out"));
+    page.open(address + "0");
+    page.awaitText("sitting", "This page is not open today.");
   }
 
   @Test

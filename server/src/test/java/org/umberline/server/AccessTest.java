@@ -134,6 +134,12 @@ class AccessTest {
               {"putAway": true}"""),
           Map.entry("DELETE /api/tanks/{id}", ""),
           Map.entry("POST /api/tanks/{id}/bring-back", "{}"),
+          Map.entry("GET /api/tanks/{id}/sitters", ""),
+          Map.entry(
+              "POST /api/tanks/{id}/sitters",
+              """
+              {"from": "2026-11-26", "to": "2026-12-05", "gramsPerDay": 1}"""),
+          Map.entry("DELETE /api/tanks/{id}/sitters/{sitter}", ""),
           Map.entry("GET /api/tanks/{id}/keepers", ""),
           Map.entry(
               "PUT /api/tanks/{id}/keepers",
@@ -206,6 +212,7 @@ class AccessTest {
             .replace("{photo}", line)
             .replace("{visit}", line)
             .replace("{name}", "nobody")
+            .replace("{sitter}", line)
             .replace("{measurement}", line + "?kit=card")
             .replace("{work}", "test:nitrate")
             .replace("{whatIf}", "5f0c8a9e-58a0-4dd8-9a55-0e1f9d1f4a11");
@@ -329,6 +336,9 @@ class AccessTest {
           Map.entry("POST /api/demo-sign-in", true),
           Map.entry("POST /api/keepers", true),
           Map.entry("GET /calendar/{token}.ics", true),
+          Map.entry("GET /api/sitting/{token}", true),
+          Map.entry("POST /api/sitting/{token}", true),
+          Map.entry("PUT /api/sitting/{token}/photos/{photo}", true),
           Map.entry("GET /api/account", false),
           Map.entry("GET /api/account/everything.zip", false),
           Map.entry("POST /api/account/leave", false),

@@ -1,5 +1,6 @@
 package org.umberline.wording;
 
+import java.time.LocalDate;
 import org.umberline.core.tank.PlantStand;
 import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.TankModel;
@@ -94,6 +95,14 @@ public final class WorkWords {
   /** Why work stands where it does that a keeper's look asks for. */
   public static Phrase seen(Work work) {
     return Phrase.of("Weak flow was seen on ", work.due(), ".");
+  }
+
+  /** What whoever looks after a tank meanwhile was worried by. */
+  public static Phrase worried(LocalDate on, String remark) {
+    return Phrase.of(
+        "Whoever looks after it saw something wrong on ",
+        on,
+        remark.isEmpty() ? "." : ": " + remark);
   }
 
   /** The line of shorthand that notes it as done; empty where more must be said. */

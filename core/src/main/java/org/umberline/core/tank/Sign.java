@@ -28,5 +28,8 @@ public final class Sign {
   /** Water comes slowly from the filter: what chokes it is cleaned. */
   public static final String WEAK_FLOW = "weak-flow";
 
+  /** Whoever looked after the tank meanwhile saw something wrong. */
+  public static final String SITTER_WORRIED = "sitter-worried";
+
   private Sign() {}
 }

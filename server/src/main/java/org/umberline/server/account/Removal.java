@@ -20,6 +20,7 @@ public class Removal {
           "DELETE FROM log_entry WHERE tank_id = ?",
           "DELETE FROM log_line WHERE tank_id = ?",
           "DELETE FROM invitation WHERE tank_id = ?",
+          "DELETE FROM sitter_link WHERE tank_id = ?",
           "DELETE FROM co_keeper WHERE tank_id = ?",
           "DELETE FROM tank WHERE id = ?");
 

@@ -9,7 +9,7 @@ public enum BodyLimit {
   /** A tank file, in JSON. */
   TANK_FILE(20_000_000, "POST", "/api/tanks"),
   /** A picture as the camera made it. */
-  PHOTO(12_000_000, "PUT", "/api/tanks/[^/]+/photos/[^/]+"),
+  PHOTO(12_000_000, "PUT", "/api/(tanks|sitting)/[^/]+/photos/[^/]+"),
   /** A table of tests, in JSON. */
   TABLE(4_500_000, "POST", "/api/tanks/[^/]+/table(/preview)?"),
   /** A make-up, in JSON, to be looked at. */

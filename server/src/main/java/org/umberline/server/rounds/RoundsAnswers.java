@@ -9,6 +9,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.umberline.core.forecast.Forecast;
 import org.umberline.core.forecast.Nutrient;
@@ -17,10 +18,12 @@ import org.umberline.core.planning.Advice;
 import org.umberline.core.planning.RoutineOutlook;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.Sign;
 import org.umberline.core.tank.Stance;
 import org.umberline.core.upkeep.GearOutlook;
 import org.umberline.core.upkeep.Work;
 import org.umberline.server.balance.AdviceMapper;
+import org.umberline.server.balance.AdviceViews;
 import org.umberline.server.balance.BalanceMapper;
 import org.umberline.server.balance.BalanceViews;
 import org.umberline.server.learning.Advices;
@@ -35,6 +38,9 @@ import org.umberline.wording.WorkWords;
 /** Answers for Rounds. */
 @Service
 public class RoundsAnswers {
+  /** What a sitter saw is told for so many days. Chosen. */
+  private static final int DAYS_WORRIED = 7;
+
   private final Advices advices;
   private final Clock clock;
   private final AnswerCache<RoundsViews.RoundsLine> roundsLines;
@@ -86,7 +92,8 @@ public class RoundsAnswers {
             ? now.tank().effort().minutes(advice.today().litres().getAsDouble())
             : null,
         on.orElse(null),
-        AdviceMapper.warnings(advice, words),
+        Stream.concat(AdviceMapper.warnings(advice, words).stream(), worried(now).stream())
+            .toList(),
         AdviceMapper.why(advice, words),
         AdviceMapper.work(advice, words),
         nitrate
@@ -114,6 +121,25 @@ public class RoundsAnswers {
                         work.everyDays(),
                         work.lateDays(now.today())))
             .toList());
+  }
+
+  /** What whoever looks after the tank was worried by lately, until it was seen to be gone. */
+  private static Optional<List<AdviceViews.Said>> worried(LearnedTank now) {
+    return now.tank().log().stream()
+        .filter(LogEntry.Observation.class::isInstance)
+        .map(LogEntry.Observation.class::cast)
+        .filter(seen -> seen.sign().equals(Sign.SITTER_WORRIED))
+        .reduce((a, b) -> b)
+        .filter(seen -> seen.severity() > 0)
+        .filter(
+            seen ->
+                now.tank()
+                    .dayOf(seen.at().toInstant())
+                    .isAfter(now.today().minusDays(DAYS_WORRIED)))
+        .map(
+            seen ->
+                AdviceMapper.said(
+                    WorkWords.worried(now.tank().dayOf(seen.at().toInstant()), seen.note())));
   }
 
   /** Work that is due today or late, the latest first. */

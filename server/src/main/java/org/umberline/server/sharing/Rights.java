@@ -62,6 +62,9 @@ public final class Rights {
           CO_KEEPER,
           List.of(
               "DELETE /photos/{photo}",
+              "DELETE /sitters/{sitter}",
+              "GET /sitters",
+              "POST /sitters",
               "DELETE /track-record",
               "DELETE /what-ifs/{whatIf}",
               "POST /log/entries/{entry}/correction",
