@@ -4,11 +4,13 @@
 
   import { note } from '../lib/outbox.svelte';
   import { show } from '../lib/toast.svelte';
-  import { longDay } from '../lib/words';
+  import { longDay, ownDay } from '../lib/words';
   import Button from '../ui/Button.svelte';
+  import DayField from '../ui/DayField.svelte';
   import Input from '../ui/Input.svelte';
   import Label from '../ui/Label.svelte';
 
+  const TODAY = ownDay(new Date().toISOString());
   let { tank, onsaved }: { tank: Schemas['BenchTank']; onsaved: () => void } = $props();
   let care = $state<Schemas['Care'] | null>(null);
   let problem = $state('');
@@ -61,8 +63,8 @@
     {#each care.shelf as kit (kit.kit)}
       <fieldset class="border-base-300 flex flex-wrap gap-x-5 border-b py-2">
         <legend class="float-left w-32 font-semibold">{kit.kit}</legend>
-        <Label>opened <Input type="date" bind:value={kit.openedOn} /></Label>
-        <Label>expires <Input type="date" bind:value={kit.expiresOn} /></Label>
+        <Label>opened <DayField bind:value={kit.openedOn} today={TODAY} /></Label>
+        <Label>expires <DayField bind:value={kit.expiresOn} today={TODAY} toCome /></Label>
         <Label
           >tests left
           <Input type="number" min="0" class="w-16 text-center" bind:value={kit.testsLeft} /></Label

@@ -15,8 +15,14 @@ describe('a day as people write it', () => {
   ])('reads %s', (typed, day) => expect(readDay(typed, today)).toBe(day));
 
   it('takes 4/10 in the reader’s order', () => {
-    expect(readDay('4/10', today, false)).toBe('2026-10-04');
-    expect(readDay('4/10', today, true)).toBe('2026-04-10');
+    expect(readDay('4/10', today, { monthLeads: false })).toBe('2026-10-04');
+    expect(readDay('4/10', today, { monthLeads: true })).toBe('2026-04-10');
+  });
+
+  it('takes the next such day where days to come are meant', () => {
+    expect(readDay('24 Dec', today, { toCome: true })).toBe('2026-12-24');
+    expect(readDay('3 Jan', today, { toCome: true })).toBe('2027-01-03');
+    expect(readDay('tomorrow', today)).toBe('2026-11-28');
   });
 
   it.each(['', 'soon', '31.2.26', '12', '3 Ock 20'])('reads no day in “%s”', (typed) =>

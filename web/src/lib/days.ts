@@ -51,14 +51,26 @@ function iso(year: number, month: number, day: number): string | null {
 
 /**
  * A typed day: today, yesterday, 2026-10-03, 3 Oct, Oct 3 2026, 3.10.26 or 3/10, the last in the
- * reader's order. Without a year it is the last such day.
+ * reader's order. Without a year it is the last such day, or the next where days to come are meant.
  *
  * @returns the ISO day, or null where none can be read
  */
-export function readDay(typed: string, today: string, monthLeads = monthFirst): string | null {
+export function readDay(
+  typed: string,
+  today: string,
+  {
+    monthLeads = monthFirst,
+    toCome = false,
+  }: {
+    monthLeads?: boolean;
+    /** Whether a day without a year is the next such day. */
+    toCome?: boolean;
+  } = {},
+): string | null {
   const text = typed.trim().toLocaleLowerCase();
   if (text === 'today') return today;
   if (text === 'yesterday') return addDays(today, -1);
+  if (text === 'tomorrow') return addDays(today, 1);
   const whole = /^(\d{4})-(\d{1,2})-(\d{1,2})$/.exec(text);
   if (whole) return iso(Number(whole[1]), Number(whole[2]), Number(whole[3]));
   const numbers = text.match(/\d+/g)?.map(Number) ?? [];
@@ -78,7 +90,9 @@ export function readDay(typed: string, today: string, monthLeads = monthFirst): 
   if (year === undefined) {
     const thisYear = Number(today.slice(0, 4));
     const found = iso(thisYear, month, day);
-    return found !== null && found > today ? iso(thisYear - 1, month, day) : found;
+    if (found === null) return null;
+    if (toCome) return found < today ? iso(thisYear + 1, month, day) : found;
+    return found > today ? iso(thisYear - 1, month, day) : found;
   }
   return iso(year < 100 ? 2000 + year : year, month, day);
 }

@@ -79,7 +79,7 @@
     <div class="mt-3 grid grid-cols-2 gap-3 text-lg">
       <Button
         kind="main"
-        class="min-h-14"
+        class="min-h-14 text-lg"
         disabled={busy}
         onclick={() => void say('FED')}
         data-testid="sitter-fed">{shown.gramsPerDay > 0 ? 'Fed' : 'Looked in'}</Button

@@ -6,6 +6,7 @@
   import { about, addDays, longDay, percent, shortDay, timesInTen } from '../lib/words';
   import FeederPage from '../sitting/FeederPage.svelte';
   import Sitters from './Sitters.svelte';
+  import DayField from '../ui/DayField.svelte';
   import Input from '../ui/Input.svelte';
   import Label from '../ui/Label.svelte';
   import Select from '../ui/Select.svelte';
@@ -61,8 +62,14 @@
       {#each tanks as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
     </Select></Label
   >
-  <Label>away from <Input type="date" bind:value={from} /></Label>
-  <Label>to <Input type="date" bind:value={to} /></Label>
+  <Label
+    >away from <DayField
+      bind:value={() => from, (day) => (from = day ?? from)}
+      {today}
+      toCome
+    /></Label
+  >
+  <Label>to <DayField bind:value={() => to, (day) => (to = day ?? to)} {today} toCome /></Label>
   <Label
     >fed
     <Input

@@ -2,7 +2,8 @@
   import { onDestroy, onMount } from 'svelte';
   import { api, type Schemas } from '../api/client';
 
-  import { figure } from '../lib/units.svelte';
+  import { volume } from '../lib/units.svelte';
+  import { about } from '../lib/words';
 
   const ASK_EVERY_MS = 5000;
   let feeder = $state.raw<Schemas['Feeder'] | null>(null);
@@ -22,7 +23,7 @@
     {#if feeder.report}
       {feeder.report.portions}
       {feeder.report.portions === 1 ? 'portion' : 'portions'} of {feeder.report.gramsAPortion} g today,
-      {feeder.report.hopperG} g in the hopper; {figure(feeder.report.litres, 'L')} let in.
+      {about(feeder.report.hopperG)} g in the hopper; about {volume(feeder.report.litres)} let in.
     {:else}
       <span class="text-error"
         >{feeder.trouble} It is asked again by itself; feed by hand meanwhile.</span
