@@ -123,6 +123,9 @@
       });
     void load();
   }
+  /** What is worked out is no surer than two digits. */
+  const forecast = (value: number, unit: string) =>
+    figure(unit.startsWith('mg/L') ? Number(value.toPrecision(2)) : value, unit);
 </script>
 
 <svelte:head><title>Change · {name} · Umberline</title></svelte:head>
@@ -224,8 +227,8 @@
               {#if row.after !== undefined && (row.after > 0 || (row.before ?? 0) > 0)}
                 <tr class="border-base-300 border-t">
                   <th class="py-1 text-left font-normal">{row.what}</th>
-                  <td>{row.before === undefined ? '' : figure(row.before, row.unit)}</td>
-                  <td class="font-bold">{figure(row.after, row.unit)}</td>
+                  <td>{row.before === undefined ? '' : forecast(row.before, row.unit)}</td>
+                  <td class="font-bold">{forecast(row.after, row.unit)}</td>
                 </tr>
               {/if}
             {/each}
