@@ -10,6 +10,7 @@
   } from '../../api/client';
   import { Gradually } from '../../lib/gradually.svelte';
   import { connection, whenRenewed } from '../../lib/connection.svelte';
+  import { may } from '../../lib/tanks.svelte';
   import { show } from '../../lib/toast.svelte';
   import { interval, percent } from '../../lib/words';
   import { volume } from '../../lib/units.svelte';
@@ -181,6 +182,22 @@
         onadopt={adopt}
         onescape={trial.putBack}
       >
+        {#snippet main()}
+          {#if trial.trying}
+            <!-- what is tried is kept or put back first -->
+          {:else if balance?.today.fraction !== undefined}
+            <TextLink kind="main" dense href="/tank/{tank}/change" data-testid="do-it"
+              >Run sheet</TextLink
+            >
+          {:else if balance?.today.verdict === 'TEST_FIRST' && may(tank, 'HELPER')}
+            <Button
+              kind="main"
+              dense
+              onclick={() => document.getElementById('entry-line')?.focus()}
+              data-testid="do-it">Enter the reading</Button
+            >
+          {/if}
+        {/snippet}
         {#each Object.entries(SHEETS) as [name, title] (name)}
           <Button
             dense

@@ -23,6 +23,7 @@
     onhold,
     onadopt,
     onescape,
+    main,
     children,
   }: {
     balance: Balance;
@@ -40,6 +41,8 @@
     onadopt: () => void;
     onescape: () => void;
     /** What else can be opened from here. */
+    /** The one thing to do now, before the others. */
+    main?: Snippet;
     children?: Snippet;
   } = $props();
 
@@ -264,6 +267,7 @@
     <p
       class="mt-0.5 flex min-h-11 flex-wrap items-center gap-x-4 font-sans text-sm sm:min-h-6 sm:leading-6"
     >
+      {@render main?.()}
       {#if trying || differs || (balance.standing === undefined && balance.today.verdict !== 'STUCK')}
         <Button kind="strong" dense data-testid="adopt" onclick={onadopt}
           >{lineMoved ? 'Keep this line' : 'Adopt as routine'}</Button
@@ -289,6 +293,7 @@
   {:else}
     <WithoutRoutine {balance} {outlook} {keeps} {alone} {besides} {floorNote} {workNow} />
     <p class="mt-0.5 flex min-h-11 flex-wrap items-center gap-x-4 font-sans text-sm sm:min-h-6">
+      {@render main?.()}
       {#if trying}
         <Button dense data-testid="put-back" onclick={onescape}>Put back</Button>
       {/if}

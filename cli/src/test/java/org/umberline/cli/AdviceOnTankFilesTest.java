@@ -287,6 +287,59 @@ class AdviceOnTankFilesTest {
     TAP.remove();
   }
 
+  /** Between two lines that stand close the floor forbids what the ceiling asks: never both. */
+  @Test
+  void aNarrowSpanIsNeverBothChangeMuchAndChangeLess() {
+    TAP.set("0");
+    Advice advice =
+        advice(
+            tank(
+                "",
+                FED.replace("0.5", "0.3")
+                    + "\"lines\": {\"nitrate\": {\"floorMgL\": 20, \"ceilingMgL\": 21}},",
+                test(14, "nitrate", 17.5),
+                test(7, "nitrate", 18.4),
+                test(0, "nitrate", 19.2)));
+    assertThat(advice.today().fraction().orElse(0)).isLessThan(0.5);
+    if (remarks(advice).contains(Kind.BELOW_FLOOR)) {
+      assertThat(advice.today().fraction()).isEmpty();
+    }
+    TAP.remove();
+  }
+
+  /** A reef whose adsorber is spent renews it first; the water stays near its habit. */
+  @Test
+  void aSpentAdsorberLeadsAndTheWaterStaysNearTheHabit() {
+    TAP.set("0");
+    String[] log = new String[24];
+    for (int week = 0; week < 8; week++) {
+      int ago = 7 * (8 - week) - 5;
+      log[3 * week] = test(ago, "phosphate", week < 5 ? 0.05 : 0.05 + 0.02 * (week - 4));
+      log[3 * week + 1] = test(ago, "nitrate", 8);
+      log[3 * week + 2] = change(ago - 1, 10);
+    }
+    Advice advice =
+        advice(
+            tank(
+                    ", \"salinityPpt\": 35",
+                    FED.replace("0.5", "0.8")
+                        + "\"exports\": [{\"id\": \"ads\", \"kind\": \"phosphate-adsorber\","
+                        + " \"massG\": 20, \"capacityMgPPerG\": 6, \"placement\": \"reactor\","
+                        + " \"from\": \"2026-09-01\"}],"
+                        + "\"lines\": {\"nitrate\": {\"ceilingMgL\": 20},"
+                        + " \"phosphate\": {\"ceilingMgL\": 0.15}},"
+                        + "\"routine\": {\"waterChange\": {\"fraction\": 0.1, \"everyDays\": 7,"
+                        + " \"nextOn\": \"2026-11-28\"}},",
+                    log)
+                .replace("\"freshwater\"", "\"marine\""));
+    assertThat(advice.work())
+        .anyMatch(work -> work.kind() == Advice.WorkKind.RENEW && work.added());
+    assertThat(advice.recommended().map(r -> r.fraction()).orElse(0.0)).isLessThanOrEqualTo(0.2);
+    assertThat(advice.helps())
+        .noneMatch(help -> help.first().lever() == Lever.WATER && help.first().of().isPresent());
+    TAP.remove();
+  }
+
   @Test
   void aRoutineThatIsDueAndNotNeededIsSkipped() {
     Advice advice =

@@ -169,7 +169,7 @@ public class StandingEntries {
               lines.findByIdAndTankId(lineId, id).orElseThrow(() -> Refused.notFound("line"));
           boolean may =
               tank.role(keeper).filter(role -> role.includes(Role.CO_KEEPER)).isPresent()
-                  || line.getRecordedBy().equals(keeper);
+                  || keeper.equals(line.getRecordedBy());
           if (!may) {
             throw new Refused(
                 HttpStatus.FORBIDDEN, "You may take back only what you noted yourself.", List.of());
