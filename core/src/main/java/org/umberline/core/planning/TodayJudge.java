@@ -19,8 +19,11 @@ final class TodayJudge {
   /** Where no routine holds, a change is not asked for again within so many days. Chosen. */
   private static final int STUCK_CHANGES_DAYS = 14;
 
-  /** But every week where that may be enough after all. */
+  /** But every week where that may be enough after all, or nitrate is far over its line. */
   private static final int WEEKLY_DAYS = 7;
+
+  /** So many times the line is far over it: two weeks more would harm. Chosen. */
+  private static final double FAR_OVER = 1.5;
 
   /** What no routine can do is no trouble yet while the lines hold for so many days. Chosen. */
   private static final int STUCK_FAR_DAYS = 14;
@@ -244,7 +247,7 @@ final class TodayJudge {
     boolean weekly = b.search.weeklyMayHold();
     boolean wanted = b.isOver() || weekly;
     // a week after the change is its weekday again
-    int apart = weekly ? WEEKLY_DAYS - 1 : STUCK_CHANGES_DAYS;
+    int apart = weekly || isNitrateFarOver() ? WEEKLY_DAYS - 1 : STUCK_CHANGES_DAYS;
     boolean lately = b.lastChange().filter(day -> day.isAfter(b.asOf.minusDays(apart))).isPresent();
     if (lately || floor || !wanted || now <= 0 || (now - then) / now < WORTH_CHANGING) {
       return 0;
@@ -252,6 +255,12 @@ final class TodayJudge {
     why.add(Reason.of(Kind.CHANGE_HELPS).of(worst).value(then));
     why.add(Reason.of(Kind.BEST_REACHABLE).of(worst).value(b.levels.ofChangeWater(worst)));
     return share;
+  }
+
+  /** Nitrate is in the water and goes with it; phosphate comes back from rock and sand. */
+  private boolean isNitrateFarOver() {
+    OptionalDouble ceiling = Nutrient.NITRATE.line(b.tank.lines()).ceilingMgL();
+    return ceiling.isPresent() && b.levels.now(Nutrient.NITRATE) > FAR_OVER * ceiling.getAsDouble();
   }
 
   private Reason limited(Nutrient worst) {

@@ -207,6 +207,19 @@ class AdvisorTest {
   }
 
   /**
+   * Thirty percent a week hold 47 mg/L at best against 14 a week. At 45 the change of last week is
+   * enough for two; at 65 nobody waits so long.
+   */
+  @ParameterizedTest
+  @CsvSource({"45, false", "65, true"})
+  void farOverTheLineTheLargestChangeIsWorthWhileEveryWeek(double nitrate, boolean again) {
+    TankModel tank = tank(0, 0.3, List.of(7.0)).change(22, 30).build();
+    Advice advice = advice(tank, nitrate);
+    assertThat(advice.today().verdict()).isEqualTo(Verdict.STUCK);
+    assertThat(advice.today().fraction().isPresent()).isEqualTo(again);
+  }
+
+  /**
    * Two fifths every week stand against 2 mg/L a day for ever, and against 3 from 10 mg/L on for
    * two weeks: 31, 40, 45 before the changes.
    */
