@@ -26,14 +26,14 @@
   let interval = $derived(Math.ceil((line.standing ?? line.routine)?.everyDays ?? 7));
 </script>
 
-{#if line.verdict === 'TEST_FIRST'}
+{#if !may(line.tank.id, 'HELPER')}
+  <p class="text-neutral text-sm">You may look at this tank.</p>
+{:else if line.verdict === 'TEST_FIRST'}
   <p class="text-sm">
     <TextLink kind={main ? 'main' : 'strong'} dense={!main} href="/tank/{line.tank.id}"
       >Enter the reading</TextLink
     >
   </p>
-{:else if !may(line.tank.id, 'HELPER')}
-  <p class="text-neutral text-sm">You may look at this tank.</p>
 {:else if line.fraction !== undefined && (line.verdict !== 'STUCK' || today)}
   <p class={['flex flex-wrap items-center gap-x-5 text-sm', main && 'gap-y-2']}>
     {#if main && today}

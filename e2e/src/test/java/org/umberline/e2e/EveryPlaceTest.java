@@ -89,7 +89,7 @@ class EveryPlaceTest {
                   headers: {'Content-Type': 'application/json', 'X-XSRF-TOKEN': token()}});
                 (async () => {
                   const all = await (await fetch('/api/tanks')).json();
-                  const from = all.find((one) => one.name === 'Breakwater').id;
+                  const from = all.find((one) => one.name === 'Quarry').id;
                   const file = await (await fetch(`/api/tanks/${from}/file`)).json();
                   for (const key of ['foods', 'plants', 'livestock', 'waters'])
                     file[key].forEach((one, i) => { one.name = '%1$s' + i; });
