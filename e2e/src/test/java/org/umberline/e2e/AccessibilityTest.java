@@ -17,7 +17,6 @@ import org.openqa.selenium.WebElement;
 
 /** WCAG 2.2 AA on every page in both themes, and the main story without a mouse and by touch. */
 class AccessibilityTest {
-  private static final int MOST_TABS = 60;
   private Page page;
 
   @BeforeEach
@@ -100,21 +99,9 @@ class AccessibilityTest {
     assertThat(page.policyViolations()).as("what the browser refused the page").isEmpty();
   }
 
-  /** Tabs on until the focus stands on what is called so. */
-  private void tabTo(String label) {
-    for (int i = 0; i < MOST_TABS; i++) {
-      String focused = page.focused();
-      if (focused != null && focused.contains(label)) {
-        return;
-      }
-      page.press(Keys.TAB);
-    }
-    throw new AssertionError(label + " is not reached by Tab; the focus is on " + page.focused());
-  }
-
   @Test
   void theMainStoryNeedsNoMouse() {
-    tabTo("Saltings");
+    page.tabTo("Saltings");
     page.press(Keys.ENTER);
     page.see("tideline");
     page.see("ledger");
@@ -129,23 +116,23 @@ class AccessibilityTest {
     page.awaitText("read-back", "Nitrate 30");
     page.press(Keys.ENTER);
     page.awaitText("toast", "Noted");
-    tabTo("Undo");
+    page.tabTo("Undo");
     page.press(Keys.ENTER);
     page.awaitText("toast", "Taken back");
     page.await("as before", d -> page.see("sentence").getText().equals(first));
 
-    tabTo("share of the water to change");
+    page.tabTo("share of the water to change");
     String share = page.value("share of the water to change");
     page.press(Keys.ARROW_UP, Keys.ARROW_UP);
     page.await("tried", d -> page.sees("put-back"));
     page.press(Keys.ESCAPE);
     page.await("put back", d -> page.value("share of the water to change").equals(share));
 
-    tabTo("Working");
+    page.tabTo("Working");
     page.press(Keys.ENTER);
     page.see("working-number");
     page.closeSheet();
-    tabTo("Tideline");
+    page.tabTo("Tideline");
     page.press(Keys.ARROW_LEFT, Keys.ARROW_LEFT);
     page.awaitText("read-out", "nitrate about");
 

@@ -18,8 +18,6 @@ class EveryPlaceTest {
   /** A word as long as some that people give their tanks. */
   private static final String LONG = "Donaudampfschifffahrtskapitaensgesellschaftsbecken";
 
-  private static final int MOST_TABS = 90;
-
   private Page page;
 
   @BeforeEach
@@ -44,17 +42,6 @@ class EveryPlaceTest {
     places.put("/bench", "bench-tank");
     places.put("/account", "sessions");
     return places;
-  }
-
-  private String idOf(String tank) {
-    return (String)
-        page.scriptLater(
-            """
-            const done = arguments[arguments.length - 1];
-            fetch('/api/tanks').then(r => r.json())
-              .then(all => done(all.find(one => one.name === '%s').id));
-            """
-                .formatted(tank));
   }
 
   /** What stands out over the right edge and can't be scrolled to within its own part. */
@@ -125,7 +112,7 @@ class EveryPlaceTest {
   /** While an answer is waited for the page says so, in words that are read out. */
   @Test
   void waitingMeetsWcagInEveryPlace() throws IOException {
-    String tank = idOf("Stillwater");
+    String tank = page.idOf("Stillwater");
     page.answerNothingBut("/api/session", "/api/units", "/api/tanks");
     String axe = Files.readString(Path.of(System.getProperty("axe")));
     for (String path : places(tank).keySet()) {
@@ -145,58 +132,46 @@ class EveryPlaceTest {
     }
   }
 
-  /** Tabs on until the focus stands on what is called so. */
-  private void tabTo(String label) {
-    for (int i = 0; i < MOST_TABS; i++) {
-      String focused = page.focused();
-      if (focused != null && focused.contains(label)) {
-        return;
-      }
-      page.press(Keys.TAB);
-    }
-    throw new AssertionError(label + " is not reached by Tab; the focus is on " + page.focused());
-  }
-
   /** The main thing of each place is done without a mouse. */
   @Test
   void everyPlaceIsWalkedByKeys() {
     page.press("g", "u");
     page.see("band");
-    tabTo("Being away");
+    page.tabTo("Being away");
     page.press(Keys.ENTER);
     page.see("absence");
     page.closeSheet();
     page.press("g", "t");
     page.see("bench-tank");
-    tabTo("Kits on the shelf");
+    page.tabTo("Kits on the shelf");
     page.press(Keys.ENTER);
     page.see("shelf");
     page.closeSheet();
-    String tank = idOf("Stillwater");
+    String tank = page.idOf("Stillwater");
     page.open("/tank/" + tank + "/log").see("log-day");
-    tabTo("Photos");
+    page.tabTo("Photos");
     page.press(Keys.ENTER);
     page.see("sheet");
     page.closeSheet();
     page.open("/tank/" + tank + "/change").see("run-sheet");
-    tabTo("as much as");
+    page.tabTo("as much as");
     page.open("/tank/" + tank + "/visit").see("visit-begin");
-    tabTo("What you see on arrival");
+    page.tabTo("What you see on arrival");
     page.press("Clear");
-    tabTo("Start visit");
+    page.tabTo("Start visit");
     page.open("/tank/" + tank + "/make-up").see("effect-routine");
-    tabTo("name of the tank");
+    page.tabTo("name of the tank");
     page.open("/account").see("sessions");
-    tabTo("All tanks as one ZIP file");
+    page.tabTo("All tanks as one ZIP file");
     page.open("/new");
-    tabTo("Next");
+    page.tabTo("Next");
   }
 
   /** Who wants no motion gets none. */
   @Test
   void nothingMovesForWhoWantsNoMotion() {
     page.feature("prefers-reduced-motion", "reduce");
-    String tank = idOf("Breakwater");
+    String tank = page.idOf("Breakwater");
     page.open("/tank/" + tank).see("ledger");
     assertThat(
             (List<?>)
@@ -215,7 +190,7 @@ class EveryPlaceTest {
   @Test
   void thePictureIsReadInForcedColours() {
     page.feature("forced-colors", "active");
-    String tank = idOf("Breakwater");
+    String tank = page.idOf("Breakwater");
     page.open("/tank/" + tank).see("ledger");
     assertThat(
             (List<?>)

@@ -25,6 +25,7 @@ import org.openqa.selenium.support.ui.WebDriverWait;
 /** A headless browser at the page; every look waits until there is something to see. */
 final class Page implements AutoCloseable {
   private static final Duration PATIENCE = Duration.ofSeconds(60);
+  private static final int MOST_TABS = 90;
   private static final Duration BETWEEN_LOOKS = Duration.ofMillis(50);
 
   private final ChromeDriver driver;
@@ -228,15 +229,18 @@ final class Page implements AutoCloseable {
                         + "r => done(r?.active?.state === 'activated'))"));
   }
 
+  /** The id of a tank by its name. */
+  String idOf(String tank) {
+    return (String)
+        scriptLater(
+            "const done = arguments[arguments.length - 1];"
+                + "fetch('/api/tanks').then(r => r.json()).then(all => done("
+                + "all.find(one => one.name === '%s').id))".formatted(tank));
+  }
+
   /** Opens a place of a tank by its name, from wherever the page is. */
   Page openPlace(String tank, String place) {
-    String id =
-        (String)
-            scriptLater(
-                "const done = arguments[arguments.length - 1];"
-                    + "fetch('/api/tanks').then(r => r.json()).then(all => done("
-                    + "all.find(one => one.name === '%s').id))".formatted(tank));
-    return open("/tank/" + id + "/" + place);
+    return open("/tank/" + idOf(tank) + "/" + place);
   }
 
   /** Opens a tank from the rounds. */
@@ -288,6 +292,18 @@ final class Page implements AutoCloseable {
         driver.executeScript(
             "const e = document.activeElement; if (e === document.body) return '';"
                 + "return e.getAttribute('aria-label') ?? e.labels?.[0]?.textContent ?? e.textContent");
+  }
+
+  /** Tabs on until the focus stands on what is called so. */
+  void tabTo(String label) {
+    for (int i = 0; i < MOST_TABS; i++) {
+      String focused = focused();
+      if (focused != null && focused.contains(label)) {
+        return;
+      }
+      press(Keys.TAB);
+    }
+    throw new AssertionError(label + " is not reached by Tab; the focus is on " + focused());
   }
 
   Page theme(String theme) {

@@ -114,6 +114,10 @@ class SittingTest {
             .formatted(other.name()));
     String page = link(other, "2026-11-25", "2026-11-30");
     assertThat(sitter.get(page).status()).isEqualTo(200);
+    keeper.put(
+        path + "/keepers",
+        "{\"name\": \"%s\", \"role\": \"HELPER\", \"wholeRoom\": false}".formatted(other.name()));
+    assertThat(sitter.get(page).status()).as("who made it may not make it now").isEqualTo(404);
     keeper.delete(path + "/keepers/" + other.name());
     assertThat(sitter.get(page).status()).isEqualTo(404);
     assertThat(says(page, id(), "FED", "").status()).isEqualTo(404);

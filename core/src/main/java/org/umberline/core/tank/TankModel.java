@@ -149,6 +149,16 @@ public record TankModel(
     return entry.at().atZoneSameInstant(timeZone()).toOffsetDateTime();
   }
 
+  /** What was seen last of a sign, unless it was seen to be gone. */
+  public Optional<LogEntry.Observation> standing(String sign) {
+    return log.stream()
+        .filter(LogEntry.Observation.class::isInstance)
+        .map(LogEntry.Observation.class::cast)
+        .filter(seen -> seen.sign().equals(sign))
+        .reduce((a, b) -> b)
+        .filter(seen -> seen.severity() > 0);
+  }
+
   /** The day of {@code instant} in the tank's time zone. */
   public LocalDate dayOf(Instant instant) {
     return instant.atZone(timeZone).toLocalDate();

@@ -223,13 +223,7 @@ public record Work(
               || kind == Kind.TASK && CHOKED.contains(subject);
       return !chokes
           ? Optional.empty()
-          : tank.log().stream()
-              .filter(LogEntry.Observation.class::isInstance)
-              .map(LogEntry.Observation.class::cast)
-              .filter(seen -> seen.sign().equals(Sign.WEAK_FLOW))
-              .reduce((a, b) -> b)
-              .filter(seen -> seen.severity() > 0)
-              .map(seen -> tank.dayOf(seen.at().toInstant()));
+          : tank.standing(Sign.WEAK_FLOW).map(seen -> tank.dayOf(seen.at().toInstant()));
     }
 
     private static boolean done(Optional<LocalDate> last, LocalDate since) {

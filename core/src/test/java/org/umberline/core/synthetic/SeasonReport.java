@@ -215,14 +215,7 @@ public final class SeasonReport {
       double soon =
           PlainRules.slope(
               tank, nutrient, tests, changes, now.plusSeconds(DAYS_PER_WEEK * 86_400L));
-      double source =
-          nutrient == Nutrient.NITRATE
-              ? tank.nitrateMgL(tank.changeWater())
-              : tank.phosphateMgL(tank.changeWater());
-      double target = PENCIL_DOWN_TO * ceiling.getAsDouble();
-      if (soon > ceiling.getAsDouble() && level > source) {
-        share = Math.max(share, Math.min(1, (level - target) / (level - source)));
-      }
+      share = Math.max(share, share(level, soon, ceiling, tank, nutrient == Nutrient.NITRATE));
     }
     return constant(Math.max(0, Math.min(share, tank.limits().maxChangeFraction())));
   }

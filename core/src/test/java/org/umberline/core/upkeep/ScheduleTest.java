@@ -82,6 +82,22 @@ class ScheduleTest {
     return Care.NONE.with(new Care.Habit("clean:sponge", every, nextOn));
   }
 
+  private static Care doing(List<Task> tasks, List<Care.OwnTask> own) {
+    Care none = Care.NONE;
+    return new Care(
+        none.bucketLitres(),
+        none.conditionerMlPer100L(),
+        none.chloramineMgL(),
+        none.hotC(),
+        none.coldC(),
+        List.of(),
+        3,
+        tasks,
+        own,
+        List.of(),
+        List.of());
+  }
+
   @Test
   void aFilterThatGrowsInIsLeftAloneUnlessItsKeeperNamesADay() {
     LocalDate started = TODAY.minusDays(35);
@@ -115,20 +131,7 @@ class ScheduleTest {
 
   @Test
   void workOfAKeepersOwnIsLaidOutByItsName() {
-    Care none = Care.NONE;
-    Care care =
-        new Care(
-            none.bucketLitres(),
-            none.conditionerMlPer100L(),
-            none.chloramineMgL(),
-            none.hotC(),
-            none.coldC(),
-            List.of(),
-            3,
-            List.of(),
-            List.of(new Care.OwnTask("new lamp", 365)),
-            List.of(),
-            List.of());
+    Care care = doing(List.of(), List.of(new Care.OwnTask("new lamp", 365)));
     LogEntry done = new LogEntry.Observation(noon(360), Task.signOf("new lamp"), 0, "");
     assertThat(works(tank(done), care, Optional.empty()))
         .filteredOn(work -> work.key().equals("did:new lamp"))
@@ -239,20 +242,7 @@ class ScheduleTest {
 
   @Test
   void flossFollowsTheDayAfterAChange() {
-    Care none = Care.NONE;
-    Care care =
-        new Care(
-            none.bucketLitres(),
-            none.conditionerMlPer100L(),
-            none.chloramineMgL(),
-            none.hotC(),
-            none.coldC(),
-            List.of(),
-            3,
-            List.of(Task.FLOSS),
-            List.of(),
-            List.of(),
-            List.of());
+    Care care = doing(List.of(Task.FLOSS), List.of());
     assertThat(laidOut(tank(), care, new Routine(0.2, 7, TODAY.plusDays(2))))
         .filteredOn(o -> o.work().key().equals("did:floss") && o.on().isAfter(TODAY))
         .isNotEmpty()

@@ -125,12 +125,8 @@ public class RoundsAnswers {
 
   /** What whoever looks after the tank was worried by lately, until it was seen to be gone. */
   private static Optional<List<AdviceViews.Said>> worried(LearnedTank now) {
-    return now.tank().log().stream()
-        .filter(LogEntry.Observation.class::isInstance)
-        .map(LogEntry.Observation.class::cast)
-        .filter(seen -> seen.sign().equals(Sign.SITTER_WORRIED))
-        .reduce((a, b) -> b)
-        .filter(seen -> seen.severity() > 0)
+    return now.tank()
+        .standing(Sign.SITTER_WORRIED)
         .filter(
             seen ->
                 now.tank()

@@ -8,8 +8,9 @@ import static org.umberline.server.tank.Role.READER;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.springframework.http.HttpStatus;
+import org.umberline.server.http.Refused;
 import org.umberline.server.tank.Role;
 
 /** Who may do what in a tank: the least role for every operation. docs/roles.md tells the same. */
@@ -112,12 +113,15 @@ public final class Rights {
     return Optional.ofNullable(BY_OPERATION.get(method + " " + path));
   }
 
-  /** What a keeper of a role may do, to be told to him where he may not do more. */
-  static final Function<Role, String> MAY =
-      role ->
-          switch (role) {
-            case READER -> "You may look at this tank, and change nothing in it.";
-            case HELPER -> "You may note what was done and measured in this tank, and no more.";
-            case CO_KEEPER, OWNER -> "Only the owner of this tank may do that.";
-          };
+  /** Tells a keeper what his role lets him do, where it lets him do no more. */
+  static Refused refusal(Role role) {
+    return new Refused(
+        HttpStatus.FORBIDDEN,
+        switch (role) {
+          case READER -> "You may look at this tank, and change nothing in it.";
+          case HELPER -> "You may note what was done and measured in this tank, and no more.";
+          case CO_KEEPER, OWNER -> "Only the owner of this tank may do that.";
+        },
+        List.of());
+  }
 }

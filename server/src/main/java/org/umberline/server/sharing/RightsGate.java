@@ -2,11 +2,9 @@ package org.umberline.server.sharing;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.springframework.context.annotation.Configuration;
-import org.springframework.http.HttpStatus;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.web.servlet.HandlerInterceptor;
@@ -60,7 +58,7 @@ class RightsGate implements WebMvcConfigurer, HandlerInterceptor {
     // HEAD is answered by what answers GET
     String method = request.getMethod().equals("HEAD") ? "GET" : request.getMethod();
     if (!Rights.leastFor(method, path.toString()).map(role::includes).orElse(false)) {
-      throw new Refused(HttpStatus.FORBIDDEN, Rights.MAY.apply(role), List.of());
+      throw Rights.refusal(role);
     }
     return true;
   }

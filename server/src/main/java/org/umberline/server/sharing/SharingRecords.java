@@ -8,7 +8,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
-import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.umberline.server.http.Refused;
 import org.umberline.server.keeper.KeeperEntity;
@@ -132,7 +131,7 @@ public class SharingRecords {
         keeper,
         entity -> {
           if (!entity.getOwnerId().equals(keeper) && !who.equals(keeper)) {
-            throw new Refused(HttpStatus.FORBIDDEN, Rights.MAY.apply(Role.CO_KEEPER), List.of());
+            throw Rights.refusal(Role.CO_KEEPER);
           }
           if (!entity.getCoKeepers().containsKey(who)) {
             throw Refused.notFound("keeper of this tank");

@@ -12,6 +12,7 @@ import org.umberline.server.photo.PhotoAlbum;
 import org.umberline.server.store.Hashes;
 import org.umberline.server.store.Tokens;
 import org.umberline.server.store.Transactions;
+import org.umberline.server.tank.Role;
 import org.umberline.server.tank.TankRecords;
 import org.umberline.server.tank.TankRecords.Stored;
 import org.umberline.server.tank.TankWrites;
@@ -120,6 +121,12 @@ public class SittingRecords {
         () ->
             links
                 .findByTokenHash(Hashes.sha256(token))
+                .filter(
+                    link ->
+                        tanks
+                            .role(link.getTankId(), link.getMadeBy())
+                            .filter(role -> role.includes(Role.CO_KEEPER))
+                            .isPresent())
                 .map(link -> new Open(link, tanks.one(link.getTankId(), link.getMadeBy())))
                 .filter(open -> !today(open.stored).isBefore(open.link.getFromDay()))
                 .filter(open -> !today(open.stored).isAfter(open.link.getToDay()))
