@@ -262,6 +262,9 @@
           A change has been due since {longDay(balance.standing.nextOn, today)}.
         {/if}
         {floorNote}
+        {#if balance.standing && !differs}
+          <span class="text-neutral" data-testid="standing">This is your routine.</span>
+        {/if}
       {/if}
     </p>
     <p
@@ -272,8 +275,6 @@
         <Button kind="strong" dense data-testid="adopt" onclick={onadopt}
           >{lineMoved ? 'Keep this line' : 'Adopt as routine'}</Button
         >
-      {:else if balance.standing}
-        <span class="text-neutral" data-testid="standing">This is your routine.</span>
       {/if}
       {#if trying}
         <Button dense data-testid="put-back" onclick={onescape}>Put back</Button>
@@ -288,7 +289,7 @@
           >Hold {interval(routine.everyDays)}</Button
         >
       {/if}
-      {@render children?.()}
+      <span class="flex basis-full flex-wrap gap-x-4 sm:contents">{@render children?.()}</span>
     </p>
   {:else}
     <WithoutRoutine {balance} {outlook} {keeps} {alone} {besides} {floorNote} {workNow} />
@@ -297,7 +298,7 @@
       {#if trying}
         <Button dense data-testid="put-back" onclick={onescape}>Put back</Button>
       {/if}
-      {@render children?.()}
+      <span class="flex basis-full flex-wrap gap-x-4 sm:contents">{@render children?.()}</span>
     </p>
   {/if}
 </section>
