@@ -8,7 +8,7 @@
   if (localStorage.getItem('umberline-signed-in')) {
     paths.push('/api/units', '/api/tanks');
     var tank = /^\/tank\/([\w-]+)$/.exec(location.pathname);
-    if (location.pathname === '/') paths.push('/api/rounds');
+    if (location.pathname === '/') paths.push('/api/rounds/known');
     if (tank) paths.push('/api/tanks/' + tank[1] + '/balance');
   }
   window.umberlineAsked = new Map(

@@ -24,18 +24,18 @@ describe('what the server last answered', () => {
   afterEach(() => vi.unstubAllGlobals());
 
   it('is kept for later, with when it was given', async () => {
-    await keep(request('/api/rounds'), new Response('[1]'));
-    const last = await lastAnswer(request('/api/rounds'));
+    await keep(request('/api/rounds/known'), new Response('[1]'));
+    const last = await lastAnswer(request('/api/rounds/known'));
     expect(await last?.text()).toBe('[1]');
     expect(Date.parse(last?.headers.get(GIVEN_AT) ?? '')).toBeGreaterThan(0);
   });
 
   it('is kept only of questions worth looking at, and only when they were answered', async () => {
     await keep(request('/api/tanks/t/photos/p'), new Response('picture'));
-    await keep(request('/api/rounds'), new Response('away', { status: 503 }));
+    await keep(request('/api/rounds/known'), new Response('away', { status: 503 }));
     await keep(request('/api/tanks/t/log', 'POST'), new Response('{}'));
     expect(await lastAnswer(request('/api/tanks/t/photos/p'))).toBeUndefined();
-    expect(await lastAnswer(request('/api/rounds'))).toBeUndefined();
+    expect(await lastAnswer(request('/api/rounds/known'))).toBeUndefined();
     expect(await lastAnswer(request('/api/tanks/t/log'))).toBeUndefined();
   });
 
@@ -52,8 +52,8 @@ describe('what the server last answered', () => {
   });
 
   it('is forgotten when the keeper leaves', async () => {
-    await keep(request('/api/rounds'), new Response('[1]'));
+    await keep(request('/api/rounds/known'), new Response('[1]'));
     await forgetAnswers();
-    expect(await lastAnswer(request('/api/rounds'))).toBeUndefined();
+    expect(await lastAnswer(request('/api/rounds/known'))).toBeUndefined();
   });
 });

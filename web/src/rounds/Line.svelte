@@ -4,12 +4,14 @@
   import LevelStrip from '../ui/LevelStrip.svelte';
   import Actions from './Actions.svelte';
   import { task } from './words';
+  import AsOf from './AsOf.svelte';
   import Why from './Why.svelte';
 
   /** A tank of the round: what to do with it today, why, and how it stands. */
   let {
     line,
     busy,
+    from,
     main,
     ondone,
     onlater,
@@ -17,6 +19,8 @@
     line: RoundsLine;
     /** The tank that something is saved of just now. */
     busy: string;
+    /** When the line was worked out, while that is done anew. */
+    from: string | undefined;
     /** Whether its first action stands out as the one to press. */
     main: boolean;
     ondone: (line: RoundsLine) => void;
@@ -56,7 +60,8 @@
         : 'decoration-primary underline decoration-2 underline-offset-4'}">{task(line)}</a
     >
     <Why {line} />
-    <Actions {line} {busy} {main} {ondone} {onlater} />
+    <AsOf {from} />
+    <Actions {line} busy={from ? line.tank.id : busy} {main} {ondone} {onlater} />
   </div>
   <div class="flex flex-col gap-1">
     <LevelStrip level={line.nitrate} name="nitrate" colour="var(--color-primary)" />

@@ -29,9 +29,9 @@
 
   async function look() {
     try {
-      const answer = await api.GET('/api/rounds', { fetch: once });
+      const answer = await api.GET('/api/rounds/known', { fetch: once });
       given = answer.response.headers.get(GIVEN_AT) ?? '';
-      line = (answer.data ?? []).find((one) => one.tank.id === tank) ?? null;
+      line = (answer.data?.lines ?? []).find((one) => one.tank.id === tank) ?? null;
     } catch {
       // Rounds was never opened here either: the words below say so
     }

@@ -28,8 +28,8 @@ describe('a place without an answer', () => {
     vi.stubGlobal('caches', {
       open: async () => ({
         match: async (url: string) =>
-          kept && url.endsWith('/api/rounds')
-            ? new Response(JSON.stringify(rounds), {
+          kept && url.endsWith('/api/rounds/known')
+            ? new Response(JSON.stringify({ lines: rounds, renewed: [] }), {
                 headers: {
                   'Content-Type': 'application/json',
                   [GIVEN_AT]: '2026-11-27T08:00:00Z',

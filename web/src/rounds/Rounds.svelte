@@ -18,20 +18,38 @@
   import TextLink from '../ui/TextLink.svelte';
   import Input from '../ui/Input.svelte';
 
+  /** What is being worked out anew is asked for so often. */
+  const AGAIN_MS = 1500;
+
   let lines = $state<RoundsLine[] | null>(null);
   let slow = $state(false);
   let site = $state(localStorage.getItem('umberline-site') ?? '');
   let busy = $state('');
 
+  /** Since when the lines are known that are being worked out anew, by tank. */
+  let renewed = $state<Record<string, string>>({});
+  let again: ReturnType<typeof setTimeout> | undefined;
+
   async function load() {
+    clearTimeout(again);
     const timer = setTimeout(() => (slow = true), 300);
-    const answer = await api.GET('/api/rounds');
+    const answer = await api.GET('/api/rounds/known');
     clearTimeout(timer);
     slow = false;
-    lines = answer.data ?? [];
+    lines = answer.data?.lines ?? lines ?? [];
+    renewed = Object.fromEntries((answer.data?.renewed ?? []).map((one) => [one.tank, one.from]));
+    clearTimeout(again);
+    if (mounted && Object.keys(renewed).length > 0) again = setTimeout(() => void load(), AGAIN_MS);
   }
+  let mounted = true;
   whenRenewed(() => void load());
-  onMount(load);
+  onMount(() => {
+    void load();
+    return () => {
+      mounted = false;
+      clearTimeout(again);
+    };
+  });
 
   const phone = new MediaQuery('max-width: 639px');
   let rooms = $derived([...new Set((lines ?? []).map((line) => line.site).filter(Boolean))].sort());
@@ -234,6 +252,7 @@
             <Row
               {line}
               {busy}
+              from={renewed[line.tank.id]}
               room={!group.room}
               open={open === line.tank.id}
               onopen={() => (opened = open === line.tank.id ? '' : line.tank.id)}
@@ -241,7 +260,14 @@
               onlater={later}
             />
           {:else}
-            <Line {line} {busy} main={line === mostUrgent} ondone={done} onlater={later} />
+            <Line
+              {line}
+              {busy}
+              from={renewed[line.tank.id]}
+              main={line === mostUrgent}
+              ondone={done}
+              onlater={later}
+            />
           {/if}
         {:else}
           {#if looked}<li class="py-3">No tank or room is called “{looked}”.</li>{/if}

@@ -5,6 +5,7 @@
   import TextLink from '../ui/TextLink.svelte';
   import Actions from './Actions.svelte';
   import { nearer, shortTask, task } from './words';
+  import AsOf from './AsOf.svelte';
   import Why from './Why.svelte';
 
   /** A tank of the round in one line, for a phone; pressed, it opens in place. */
@@ -12,6 +13,7 @@
     line,
     open,
     busy,
+    from,
     room = true,
     onopen,
     ondone,
@@ -23,6 +25,8 @@
     room?: boolean;
     /** The tank that something is saved of just now. */
     busy: string;
+    /** When the line was worked out, while that is done anew. */
+    from: string | undefined;
     onopen: () => void;
     ondone: (line: RoundsLine) => void;
     onlater: (line: RoundsLine, days: number, words: string) => void;
@@ -63,7 +67,10 @@
     <div class="pb-3">
       <p class="font-serif text-xl leading-7">{task(line)}</p>
       <Why {line} />
-      <div class="mt-2"><Actions {line} {busy} main {ondone} {onlater} /></div>
+      <AsOf {from} />
+      <div class="mt-2">
+        <Actions {line} busy={from ? line.tank.id : busy} main {ondone} {onlater} />
+      </div>
       <p class="mt-1 flex gap-x-6 text-sm">
         <TextLink href="/tank/{line.tank.id}">Open {line.tank.name}</TextLink>
         {#if line.due.length > 0}<TextLink href="/upkeep">Note it in Upkeep</TextLink>{/if}

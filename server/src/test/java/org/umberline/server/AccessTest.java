@@ -356,6 +356,7 @@ class AccessTest {
           Map.entry("POST /api/mass", false),
           Map.entry("POST /api/new-tank", false),
           Map.entry("GET /api/rounds", false),
+          Map.entry("GET /api/rounds/known", false),
           Map.entry("GET /api/tanks", false),
           Map.entry("POST /api/tanks", false),
           Map.entry("GET /api/sites", false),

@@ -67,7 +67,7 @@ public final class RunningServer implements ParameterResolver {
               .run(
                   "--server.port=0",
                   "--umberline.demo=true",
-                  "--umberline.warm-up=false",
+                  "--umberline.ahead=false",
                   "--umberline.sign-up=true",
                   "--logging.level.root=WARN",
                   "--spring.main.banner-mode=off",

@@ -27,13 +27,14 @@ import org.umberline.server.learning.AnswerShelf;
 import org.umberline.server.learning.Computations;
 import org.umberline.server.learning.LearnedTank;
 import org.umberline.server.learning.Posteriors;
+import org.umberline.server.learning.WorkedAhead;
 import org.umberline.server.tank.TankRecords.Stored;
 import org.umberline.tankfile.NotCounted;
 import org.umberline.wording.AdviceWords;
 
 /** Answers for the Balance page: asks the core and puts its numbers into views. */
 @Service
-public class BalanceAnswers {
+public class BalanceAnswers implements WorkedAhead {
   private final Posteriors posteriors;
   private final Advices advices;
   private final Clock clock;
@@ -63,6 +64,11 @@ public class BalanceAnswers {
 
   public BalanceViews.Balance balance(Stored stored) {
     return balances.get(stored, today(stored), "", () -> workOutBalance(stored));
+  }
+
+  @Override
+  public void workOut(Stored stored) {
+    balance(stored);
   }
 
   private BalanceViews.Balance workOutBalance(Stored stored) {

@@ -19,11 +19,12 @@ import org.umberline.server.learning.AnswerCache;
 import org.umberline.server.learning.Computations;
 import org.umberline.server.learning.LearnedTank;
 import org.umberline.server.learning.Posteriors;
+import org.umberline.server.learning.WorkedAhead;
 import org.umberline.server.tank.TankRecords.Stored;
 
 /** The ledger as the page shows it: each line with its sum and what can be tried of it. */
 @Service
-public class LedgerAnswers {
+public class LedgerAnswers implements WorkedAhead {
   private static final String MG_N = "mg N/day";
   private static final String MG_P = "mg P/day";
 
@@ -60,6 +61,11 @@ public class LedgerAnswers {
                   Nutrient.NITRATE.ion(DAYS_A_WEEK) / now.tank().netVolumeL(),
                   Nutrient.PHOSPHATE.ion(DAYS_A_WEEK) / now.tank().netVolumeL()));
         });
+  }
+
+  @Override
+  public void workOut(Stored stored) {
+    ledgers(stored, Ledger.DEFAULT_DAYS);
   }
 
   private static LedgerViews.Ledger view(LearnedTank now, Ledger ledger) {

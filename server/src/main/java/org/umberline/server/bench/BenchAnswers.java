@@ -42,6 +42,7 @@ import org.umberline.server.learning.AnswerShelf;
 import org.umberline.server.learning.Computations;
 import org.umberline.server.learning.LearnedTank;
 import org.umberline.server.learning.Posteriors;
+import org.umberline.server.learning.WorkedAhead;
 import org.umberline.server.tank.TankRecords;
 import org.umberline.server.tank.TankRecords.Stored;
 import org.umberline.tankfile.Figures;
@@ -51,7 +52,7 @@ import org.umberline.tankfile.shorthand.Shorthand;
 
 /** A testing session over the keeper's tanks. */
 @Service
-public class BenchAnswers {
+public class BenchAnswers implements WorkedAhead {
   /** So few tests of a kit are worth a word. */
   private static final int FEW_TESTS = 5;
 
@@ -83,17 +84,24 @@ public class BenchAnswers {
     return new BenchViews.Bench(
         photometer.isKnown(),
         tanks.all(keeper).stream()
-            .map(
-                stored ->
-                    benches.get(
-                        stored,
-                        stored.tank().dayOf(clock.instant()),
-                        List.of(stored.site(), stored.careVersion(), photometer.isKnown()),
-                        () -> view(stored)))
+            .map(this::benchTank)
             .sorted(
                 Comparator.comparing(
                     tank -> tank.tests().stream().allMatch(t -> t.why().isEmpty())))
             .toList());
+  }
+
+  private BenchViews.BenchTank benchTank(Stored stored) {
+    return benches.get(
+        stored,
+        stored.tank().dayOf(clock.instant()),
+        List.of(stored.site(), stored.careVersion(), photometer.isKnown()),
+        () -> view(stored));
+  }
+
+  @Override
+  public void workOut(Stored stored) {
+    benchTank(stored);
   }
 
   private BenchViews.BenchTank view(Stored stored) {

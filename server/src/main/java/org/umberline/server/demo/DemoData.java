@@ -13,22 +13,18 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
-import org.umberline.core.ledger.Ledger;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.upkeep.Care;
 import org.umberline.core.upkeep.Task;
 import org.umberline.server.UmberlineSettings;
-import org.umberline.server.balance.BalanceAnswers;
-import org.umberline.server.balance.LedgerAnswers;
 import org.umberline.server.keeper.KeeperEntity;
 import org.umberline.server.keeper.Keepers;
-import org.umberline.server.rounds.RoundsAnswers;
+import org.umberline.server.learning.Ahead;
 import org.umberline.server.sharing.SharingRecords;
 import org.umberline.server.tank.Role;
 import org.umberline.server.tank.TankRecords;
@@ -53,10 +49,7 @@ class DemoData implements ApplicationRunner {
   private final SharingRecords sharing;
   private final PasswordEncoder passwords;
   private final Clock clock;
-  private final RoundsAnswers rounds;
-  private final BalanceAnswers balances;
-  private final LedgerAnswers ledgers;
-  private final boolean warmUp;
+  private final Ahead ahead;
 
   DemoData(
       Keepers keepers,
@@ -64,14 +57,8 @@ class DemoData implements ApplicationRunner {
       SharingRecords sharing,
       PasswordEncoder passwords,
       Clock clock,
-      RoundsAnswers rounds,
-      BalanceAnswers balances,
-      LedgerAnswers ledgers,
-      @Value("${umberline.warm-up:true}") boolean warmUp) {
-    this.rounds = rounds;
-    this.balances = balances;
-    this.ledgers = ledgers;
-    this.warmUp = warmUp;
+      Ahead ahead) {
+    this.ahead = ahead;
     this.keepers = keepers;
     this.tanks = tanks;
     this.sharing = sharing;
@@ -82,20 +69,8 @@ class DemoData implements ApplicationRunner {
   @Override
   public void run(ApplicationArguments arguments) {
     load();
-    if (warmUp) {
-      Thread thread = new Thread(this::lookAtEveryTank, "warm-up");
-      thread.setDaemon(true);
-      thread.start();
-    }
-  }
-
-  /** Learns from every log before anybody looks, so that the first look need not wait. */
-  private void lookAtEveryTank() {
-    for (TankRecords.Stored stored : tanks.all(id(UmberlineSettings.DEMO_KEEPER))) {
-      rounds.line(stored);
-      balances.balance(stored);
-      ledgers.ledgers(stored, Ledger.DEFAULT_DAYS);
-    }
+    // before anybody looks, so that the first look need not wait
+    ahead.tanksOf(id(UmberlineSettings.DEMO_KEEPER));
   }
 
   /** Each step finds what an earlier, broken off loading left, and changes nothing of it. */

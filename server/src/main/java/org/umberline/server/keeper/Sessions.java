@@ -6,6 +6,7 @@ import jakarta.servlet.http.HttpSession;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.session.FindByIndexNameSessionRepository;
 import org.springframework.session.Session;
 import org.springframework.stereotype.Component;
@@ -20,9 +21,20 @@ public class Sessions {
   private static final int LONGEST_BROWSER = 300;
 
   private final FindByIndexNameSessionRepository<? extends Session> repository;
+  private final JdbcTemplate rows;
 
-  Sessions(FindByIndexNameSessionRepository<? extends Session> repository) {
+  Sessions(FindByIndexNameSessionRepository<? extends Session> repository, JdbcTemplate rows) {
     this.repository = repository;
+    this.rows = rows;
+  }
+
+  /** The sign-in names of those who looked in since a moment. */
+  public List<String> namesUsedSince(Instant moment) {
+    return rows.queryForList(
+        "SELECT DISTINCT principal_name FROM SPRING_SESSION"
+            + " WHERE principal_name IS NOT NULL AND last_access_time >= ?",
+        String.class,
+        moment.toEpochMilli());
   }
 
   /**

@@ -1,6 +1,8 @@
 package org.umberline.server.learning;
 
+import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Supplier;
 import org.umberline.server.tank.TankRecords.Stored;
@@ -10,23 +12,49 @@ import org.umberline.server.tank.TankRecords.Stored;
  * the database says of the tank, so every process drops them at the same moment.
  */
 public final class AnswerCache<T> {
-  private record Key(UUID id, int version, long logRevision, LocalDate today, Object asked) {}
+  private record Key(UUID id, int version, long logRevision, LocalDate today, Object asked) {
+    Key(Stored stored, LocalDate today, Object asked) {
+      this(stored.id(), stored.version(), stored.logRevision(), today, asked);
+    }
+  }
 
-  private interface Shelved<T> {
-    T of(Key key, Supplier<T> make);
+  /**
+   * An answer that need not be worked out.
+   *
+   * @param from when it was worked out, where it is no longer what would be answered now
+   */
+  public record Known<T>(T answer, Optional<Instant> from) {}
+
+  /** Where answers are kept beside this process's memory. */
+  private record Shelf<T>(AnswerShelf answers, String kind, Class<T> type) {
+    Optional<AnswerShelf.Kept<T>> last(Key key) {
+      return answers.last(key.id, kind, key, type);
+    }
+
+    T currentOr(Key key, Supplier<T> make) {
+      return last(key)
+          .filter(AnswerShelf.Kept::current)
+          .map(AnswerShelf.Kept::answer)
+          .orElseGet(
+              () -> {
+                T made = make.get();
+                answers.keep(key.id, kind, key, made);
+                return made;
+              });
+    }
   }
 
   private final Once<Key, T> cache;
-  private final Shelved<T> shelved;
+  private final Optional<Shelf<T>> shelf;
 
   /** Answers that a start forgets. */
   public AnswerCache(Computations computations, int size) {
-    this(computations, size, (key, make) -> make.get());
+    this(computations, size, Optional.empty());
   }
 
-  private AnswerCache(Computations computations, int size, Shelved<T> shelved) {
+  private AnswerCache(Computations computations, int size, Optional<Shelf<T>> shelf) {
     cache = new Once<>(computations, size);
-    this.shelved = shelved;
+    this.shelf = shelf;
   }
 
   /**
@@ -36,26 +64,34 @@ public final class AnswerCache<T> {
    */
   public static <T> AnswerCache<T> kept(
       Computations computations, int size, AnswerShelf shelf, String kind, Class<T> type) {
-    return new AnswerCache<>(
-        computations,
-        size,
-        (key, make) ->
-            shelf
-                .find(key.id, kind, key, type)
-                .orElseGet(
-                    () -> {
-                      T made = make.get();
-                      shelf.keep(key.id, kind, key, made);
-                      return made;
-                    }));
+    return new AnswerCache<>(computations, size, Optional.of(new Shelf<>(shelf, kind, type)));
   }
 
   /**
+   * The answer, worked out if need be.
+   *
    * @param asked what else the answer depends on; where answers are kept its text tells all of it
    */
   public T get(Stored stored, LocalDate today, Object asked, Supplier<T> make) {
     return cache.get(
-        new Key(stored.id(), stored.version(), stored.logRevision(), today, asked),
-        key -> shelved.of(key, make));
+        new Key(stored, today, asked),
+        key -> shelf.map(kept -> kept.currentOr(key, make)).orElseGet(make));
+  }
+
+  /** What is known at once, as of now or of an earlier moment; empty where nothing is. */
+  public Optional<Known<T>> known(Stored stored, LocalDate today, Object asked) {
+    Key key = new Key(stored, today, asked);
+    return cache
+        .known(key)
+        .map(answer -> new Known<>(answer, Optional.<Instant>empty()))
+        .or(() -> shelf.flatMap(kept -> kept.last(key)).map(kept -> known(key, kept)));
+  }
+
+  private Known<T> known(Key key, AnswerShelf.Kept<T> kept) {
+    if (!kept.current()) {
+      return new Known<>(kept.answer(), Optional.of(kept.at()));
+    }
+    cache.put(key, kept.answer());
+    return new Known<>(kept.answer(), Optional.empty());
   }
 }

@@ -1,5 +1,7 @@
 package org.umberline.server.learning;
 
+import java.time.Clock;
+import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
 import org.slf4j.Logger;
@@ -26,9 +28,15 @@ public class AnswerShelf {
   private final Transactions transactions;
   private final JsonMapper json;
   private final String build;
+  private final Clock clock;
 
   AnswerShelf(
-      KeptAnswers answers, Transactions transactions, JsonMapper json, BuildProperties build) {
+      KeptAnswers answers,
+      Transactions transactions,
+      JsonMapper json,
+      BuildProperties build,
+      Clock clock) {
+    this.clock = clock;
     this.answers = answers;
     this.transactions = transactions;
     // instants keep the offset they were said with
@@ -36,12 +44,26 @@ public class AnswerShelf {
     this.build = build.getVersion() + " " + build.getTime();
   }
 
-  <T> Optional<T> find(UUID tank, String kind, Object dependsOn, Class<T> type) {
+  /**
+   * An answer from the database.
+   *
+   * @param current whether it would be given again now
+   * @param at when it was worked out
+   */
+  record Kept<T>(T answer, boolean current, Instant at) {}
+
+  /** The answer last kept by this build, whatever has changed since. */
+  <T> Optional<Kept<T>> last(UUID tank, String kind, Object dependsOn, Class<T> type) {
     try {
       return answers
           .findById(new KeptAnswerEntity.Key(tank, kind))
-          .filter(kept -> kept.getStamp().equals(stamp(dependsOn)))
-          .map(kept -> json.readValue(kept.getAnswer(), type));
+          .filter(kept -> kept.getBuild().equals(build))
+          .map(
+              kept ->
+                  new Kept<>(
+                      json.readValue(kept.getAnswer(), type),
+                      kept.getStamp().equals(stamp(dependsOn)),
+                      kept.getWorkedAt()));
     } catch (JacksonException | DataAccessException e) {
       LOG.warn("a kept answer ({}) can't be read and is worked out anew: {}", kind, e.getMessage());
       return Optional.empty();
@@ -53,6 +75,8 @@ public class AnswerShelf {
         new KeptAnswerEntity(
             new KeptAnswerEntity.Key(tank, kind),
             stamp(dependsOn),
+            build,
+            clock.instant(),
             json.writeValueAsString(answer));
     try {
       transactions.write(() -> answers.save(kept));
@@ -62,6 +86,6 @@ public class AnswerShelf {
   }
 
   private String stamp(Object dependsOn) {
-    return Hashes.sha256(build + " " + dependsOn);
+    return Hashes.sha256(dependsOn.toString());
   }
 }

@@ -6,6 +6,7 @@ import jakarta.persistence.EmbeddedId;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 import java.io.Serializable;
+import java.time.Instant;
 import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
@@ -25,6 +26,11 @@ public class KeptAnswerEntity {
   @Column(length = 64)
   private String stamp;
 
+  @Column(length = 80)
+  private String build;
+
+  private Instant workedAt;
+
   @Column(columnDefinition = "MEDIUMTEXT")
   private String answer;
 
@@ -32,16 +38,27 @@ public class KeptAnswerEntity {
 
   /**
    * @param stamp stands for all the answer depends on
+   * @param build of the application that gave the answer: another may not be able to read it
    * @param answer in JSON
    */
-  public KeptAnswerEntity(Key key, String stamp, String answer) {
+  public KeptAnswerEntity(Key key, String stamp, String build, Instant workedAt, String answer) {
     this.key = key;
     this.stamp = stamp;
+    this.build = build;
+    this.workedAt = workedAt;
     this.answer = answer;
   }
 
   public String getStamp() {
     return stamp;
+  }
+
+  public String getBuild() {
+    return build;
+  }
+
+  public Instant getWorkedAt() {
+    return workedAt;
   }
 
   public String getAnswer() {

@@ -2,6 +2,7 @@ package org.umberline.server.learning;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
@@ -39,6 +40,19 @@ final class Once<K, T> {
       mine.completeExceptionally(failure);
       throw failure;
     }
+  }
+
+  /** What was worked out already; nothing is waited for. */
+  Optional<T> known(K key) {
+    CompletableFuture<T> known = cache.getIfPresent(key);
+    return known != null && known.isDone() && !known.isCompletedExceptionally()
+        ? Optional.of(known.join())
+        : Optional.empty();
+  }
+
+  /** Keeps what was worked out elsewhere, unless it is known or under way here. */
+  void put(K key, T made) {
+    cache.asMap().putIfAbsent(key, CompletableFuture.completedFuture(made));
   }
 
   private static <T> T await(CompletableFuture<T> known) {

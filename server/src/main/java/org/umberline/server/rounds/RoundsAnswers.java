@@ -31,13 +31,14 @@ import org.umberline.server.learning.AnswerCache;
 import org.umberline.server.learning.AnswerShelf;
 import org.umberline.server.learning.Computations;
 import org.umberline.server.learning.LearnedTank;
+import org.umberline.server.learning.WorkedAhead;
 import org.umberline.server.tank.TankRecords.Stored;
 import org.umberline.wording.AdviceWords;
 import org.umberline.wording.WorkWords;
 
 /** Answers for Rounds. */
 @Service
-public class RoundsAnswers {
+public class RoundsAnswers implements WorkedAhead {
   /** What a sitter saw is told for so many days. Chosen. */
   private static final int DAYS_WORRIED = 7;
 
@@ -57,11 +58,23 @@ public class RoundsAnswers {
   }
 
   public RoundsViews.RoundsLine line(Stored stored) {
-    return roundsLines.get(
-        stored,
-        today(stored),
-        List.of(stored.site(), stored.careVersion()),
-        () -> workOutRoundsLine(stored));
+    return roundsLines.get(stored, today(stored), asked(stored), () -> workOutRoundsLine(stored));
+  }
+
+  /** The line that is known, be it of an earlier moment; worked out where there is none. */
+  public AnswerCache.Known<RoundsViews.RoundsLine> known(Stored stored) {
+    return roundsLines
+        .known(stored, today(stored), asked(stored))
+        .orElseGet(() -> new AnswerCache.Known<>(line(stored), Optional.empty()));
+  }
+
+  private static List<Object> asked(Stored stored) {
+    return List.of(stored.site(), stored.careVersion());
+  }
+
+  @Override
+  public void workOut(Stored stored) {
+    line(stored);
   }
 
   private RoundsViews.RoundsLine workOutRoundsLine(Stored stored) {

@@ -2,7 +2,9 @@ package org.umberline.server.rounds;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
+import java.time.OffsetDateTime;
 import java.util.List;
+import java.util.UUID;
 import org.umberline.core.planning.Advice;
 import org.umberline.server.balance.AdviceViews;
 import org.umberline.server.balance.BalanceViews;
@@ -37,6 +39,12 @@ public final class RoundsViews {
       boolean fixedRoutine,
       @Schema(nullable = true) AdviceViews.TestFirst testFirst,
       List<DueWork> due) {}
+
+  @Schema(description = "what is known of all tanks; renewed are those being worked out anew")
+  public record KnownRounds(List<RoundsLine> lines, List<Renewed> renewed) {}
+
+  @Schema(description = "from is when the line that is shown of the tank was worked out")
+  public record Renewed(UUID tank, OffsetDateTime from) {}
 
   public record DueWork(String work, List<AdviceViews.Said> words, int everyDays, int lateDays) {}
 }

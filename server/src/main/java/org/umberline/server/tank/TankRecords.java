@@ -234,6 +234,7 @@ public class TankRecords {
             new TankEntity(id, keeper, tank.name(), makeUp(tank), clock.instant())
                 .takenInFrom(hash));
     log.takeIn(id, tank.log());
+    writes.changed(id, keeper);
     return stored(entity);
   }
 

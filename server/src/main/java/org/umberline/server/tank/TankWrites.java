@@ -3,6 +3,7 @@ package org.umberline.server.tank;
 import java.util.UUID;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import org.umberline.server.http.Refused;
 import org.umberline.server.store.Transactions;
@@ -15,10 +16,12 @@ import org.umberline.server.store.Transactions;
 public class TankWrites {
   private final Transactions transactions;
   private final Tanks tanks;
+  private final ApplicationEventPublisher events;
 
-  TankWrites(Transactions transactions, Tanks tanks) {
+  TankWrites(Transactions transactions, Tanks tanks, ApplicationEventPublisher events) {
     this.transactions = transactions;
     this.tanks = tanks;
+    this.events = events;
   }
 
   /**
@@ -29,9 +32,18 @@ public class TankWrites {
    */
   public <T> T write(UUID tank, UUID keeper, Function<TankEntity, T> work) {
     return transactions.write(
-        () ->
-            work.apply(
-                tanks.lockForKeeper(tank, keeper).orElseThrow(() -> Refused.notFound("tank"))));
+        () -> {
+          T done =
+              work.apply(
+                  tanks.lockForKeeper(tank, keeper).orElseThrow(() -> Refused.notFound("tank")));
+          changed(tank, keeper);
+          return done;
+        });
+  }
+
+  /** Tells, once the transaction under way is through, that something was written in a tank. */
+  void changed(UUID tank, UUID keeper) {
+    events.publishEvent(new TankChanged(tank, keeper));
   }
 
   /** The same for work that gives nothing back. */
