@@ -29,7 +29,7 @@ describe('a place without an answer', () => {
       open: async () => ({
         match: async (url: string) =>
           kept && url.endsWith('/api/rounds/known')
-            ? new Response(JSON.stringify({ lines: rounds, renewed: [] }), {
+            ? new Response(JSON.stringify({ lines: rounds, renewed: [], coming: [] }), {
                 headers: {
                   'Content-Type': 'application/json',
                   [GIVEN_AT]: '2026-11-27T08:00:00Z',

@@ -9,6 +9,7 @@
   import { tanks } from '../lib/tanks.svelte';
   import { addDays, nearDay, shortDay } from '../lib/words';
   import Line from './Line.svelte';
+  import Progress from '../ui/Progress.svelte';
   import TakeIn from './TakeIn.svelte';
   import Room from './Room.svelte';
   import Row from './Row.svelte';
@@ -28,6 +29,8 @@
 
   /** Since when the lines are known that are being worked out anew, by tank. */
   let renewed = $state<Record<string, string>>({});
+  /** Tanks that nothing is known of yet. */
+  let coming = $state.raw<Schemas['Coming'][]>([]);
   let again: ReturnType<typeof setTimeout> | undefined;
 
   async function load() {
@@ -38,8 +41,10 @@
     slow = false;
     lines = answer.data?.lines ?? lines ?? [];
     renewed = Object.fromEntries((answer.data?.renewed ?? []).map((one) => [one.tank, one.from]));
+    coming = answer.data?.coming ?? [];
     clearTimeout(again);
-    if (mounted && Object.keys(renewed).length > 0) again = setTimeout(() => void load(), AGAIN_MS);
+    if (mounted && coming.length + Object.keys(renewed).length > 0)
+      again = setTimeout(() => void load(), AGAIN_MS);
   }
   let mounted = true;
   whenRenewed(() => void load());
@@ -167,7 +172,7 @@
 {#if lines}
   <div class="w-full max-w-[1280px] px-4 pt-4 pb-10 sm:px-10 lg:min-h-0 lg:overflow-y-auto">
     <div class="flex flex-wrap items-baseline justify-between gap-x-8">
-      <h1 class="font-serif text-2xl sm:text-3xl">{heading(here)}</h1>
+      <h1 class="font-serif text-2xl sm:text-3xl">{heading(here, coming.length)}</h1>
       {#if rooms.length > 1}
         <div
           role="group"
@@ -187,13 +192,22 @@
         </div>
       {/if}
     </div>
+    {#if coming.length > 0}
+      <div class="mt-2 max-w-prose" role="status" data-testid="coming">
+        <Progress
+          words="{lines.length} of {coming.length + lines.length} tanks"
+          share={lines.length / (coming.length + lines.length)}
+        />
+        <p class="text-neutral mt-1 text-sm">{coming.map((tank) => tank.name).join(', ')}</p>
+      </div>
+    {/if}
     {#if lines[0]}
       <p class="text-neutral font-serif text-lg">
         {shortDay(lines[0].tank.today)}{#if takes(here)}
           {' '}<span class="font-sans text-sm">· {takes(here)}</span>
         {/if}
       </p>
-    {:else}
+    {:else if coming.length === 0}
       <p class="text-neutral mt-2 max-w-prose text-lg">
         Say what lives in yours and how you feed it. How much water to change, and when none is
         needed, is worked out while you speak. Three minutes are enough.

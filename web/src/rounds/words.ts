@@ -5,8 +5,8 @@ import { longDay, minutesText, nearDay, percent } from '../lib/words';
 import { wantsHand } from './rounds';
 
 /** What the round comes to, in a sentence. */
-export function heading(all: RoundsLine[]): string {
-  if (all.length === 0) return 'No tank yet.';
+export function heading(all: RoundsLine[], coming = 0): string {
+  if (all.length === 0) return coming > 0 ? 'Learning from the logs.' : 'No tank yet.';
   const wanting = all.filter(wantsHand).length;
   if (all.length === 1) return wanting ? 'One tank wants a hand.' : 'The tank can wait.';
   if (wanting === 0) return 'All tanks can wait.';

@@ -206,6 +206,7 @@ class KeeperStoryTest {
             file.replace("\"netVolumeL\" : 190", "\"netVolumeL\" : -190"));
     page.open("/");
     page.see("rounds-line");
+    page.await("every tank", d -> page.count("coming") == 0);
     int tanks = page.count("rounds-line");
     page.see("take-in").sendKeys(bad.toString());
     page.awaitText("refused", "tank, net volume L");

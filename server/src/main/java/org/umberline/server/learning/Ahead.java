@@ -93,9 +93,14 @@ public class Ahead {
     }
   }
 
-  /** Works out a tank as soon as those before it are done; that it waits already is enough. */
-  public void soon(UUID tank, UUID keeper) {
+  /**
+   * Works out a tank as soon as those before it are done; that it waits already is enough.
+   *
+   * @return whether it will be
+   */
+  public boolean soon(UUID tank, UUID keeper) {
     after(Duration.ZERO, tank, keeper);
+    return wanted;
   }
 
   private void after(Duration delay, UUID tank, UUID keeper) {

@@ -61,11 +61,9 @@ public class RoundsAnswers implements WorkedAhead {
     return roundsLines.get(stored, today(stored), asked(stored), () -> workOutRoundsLine(stored));
   }
 
-  /** The line that is known, be it of an earlier moment; worked out where there is none. */
-  public AnswerCache.Known<RoundsViews.RoundsLine> known(Stored stored) {
-    return roundsLines
-        .known(stored, today(stored), asked(stored))
-        .orElseGet(() -> new AnswerCache.Known<>(line(stored), Optional.empty()));
+  /** The line that is known, be it of an earlier moment; nothing is waited for. */
+  public Optional<AnswerCache.Known<RoundsViews.RoundsLine>> known(Stored stored) {
+    return roundsLines.known(stored, today(stored), asked(stored));
   }
 
   private static List<Object> asked(Stored stored) {

@@ -40,8 +40,13 @@ public final class RoundsViews {
       @Schema(nullable = true) AdviceViews.TestFirst testFirst,
       List<DueWork> due) {}
 
-  @Schema(description = "what is known of all tanks; renewed are those being worked out anew")
-  public record KnownRounds(List<RoundsLine> lines, List<Renewed> renewed) {}
+  @Schema(
+      description =
+          "what is known of all tanks; renewed are those being worked out anew, coming those that"
+              + " nothing is known of yet")
+  public record KnownRounds(List<RoundsLine> lines, List<Renewed> renewed, List<Coming> coming) {}
+
+  public record Coming(UUID tank, String name, String site) {}
 
   @Schema(description = "from is when the line that is shown of the tank was worked out")
   public record Renewed(UUID tank, OffsetDateTime from) {}

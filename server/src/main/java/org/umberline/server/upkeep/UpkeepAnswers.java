@@ -1,8 +1,8 @@
 package org.umberline.server.upkeep;
 
+import java.time.Clock;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
@@ -24,9 +24,11 @@ import org.umberline.server.balance.AdviceMapper;
 import org.umberline.server.http.Refused;
 import org.umberline.server.learning.Advices;
 import org.umberline.server.learning.AnswerCache;
+import org.umberline.server.learning.AnswerShelf;
 import org.umberline.server.learning.Computations;
 import org.umberline.server.learning.LearnedTank;
 import org.umberline.server.learning.Posteriors;
+import org.umberline.server.learning.WorkedAhead;
 import org.umberline.server.tank.TankRecords;
 import org.umberline.server.tank.TankRecords.Stored;
 import org.umberline.wording.AdviceWords;
@@ -35,18 +37,29 @@ import org.umberline.wording.WorkWords;
 
 /** Recurring work over all tanks, and what an absence does to one. */
 @Service
-public class UpkeepAnswers {
+public class UpkeepAnswers implements WorkedAhead {
+  /** So far ahead work is laid out where nobody says how far. */
+  static final int USUAL_DAYS = 42;
 
   private final TankRecords tanks;
   private final Posteriors posteriors;
   private final Advices advices;
+  private final Clock clock;
   private final AnswerCache<GearOutlook> outlooks;
+  private final AnswerCache<UpkeepViews.UpkeepTank> views;
 
   /** What the model knows of a tank's gear. */
   public UpkeepAnswers(
-      TankRecords tanks, Posteriors posteriors, Computations computations, Advices advices) {
+      TankRecords tanks,
+      Posteriors posteriors,
+      Computations computations,
+      Advices advices,
+      AnswerShelf shelf,
+      Clock clock) {
+    this.clock = clock;
     this.advices = advices;
     outlooks = new AnswerCache<>(computations, 300);
+    views = AnswerCache.kept(computations, 300, shelf, "upkeep", UpkeepViews.UpkeepTank.class);
     this.tanks = tanks;
     this.posteriors = posteriors;
   }
@@ -116,11 +129,21 @@ public class UpkeepAnswers {
 
   /** The work of every tank over the next days. */
   public UpkeepViews.Upkeep upkeep(UUID keeper, int days) {
-    List<UpkeepViews.UpkeepTank> views = new ArrayList<>();
-    for (Stored stored : tanks.all(keeper)) {
-      views.add(view(layOut(stored, days)));
-    }
-    return new UpkeepViews.Upkeep(views);
+    return new UpkeepViews.Upkeep(
+        tanks.all(keeper).stream().map(stored -> upkeep(stored, days)).toList());
+  }
+
+  private UpkeepViews.UpkeepTank upkeep(Stored stored, int days) {
+    return views.get(
+        stored,
+        stored.tank().dayOf(clock.instant()),
+        List.of(stored.site(), stored.careVersion(), days),
+        () -> view(layOut(stored, days)));
+  }
+
+  @Override
+  public void workOut(Stored stored) {
+    upkeep(stored, USUAL_DAYS);
   }
 
   private static UpkeepViews.UpkeepTank view(LaidOut laidOut) {

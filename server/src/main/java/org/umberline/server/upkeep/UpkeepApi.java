@@ -52,7 +52,7 @@ class UpkeepApi {
   @GetMapping("/api/upkeep")
   UpkeepViews.Upkeep upkeep(
       @SignedIn.Keeper SignedIn keeper,
-      @RequestParam(defaultValue = "42")
+      @RequestParam(defaultValue = "" + UpkeepAnswers.USUAL_DAYS)
           @Min(value = 7, message = "7 to 120 days")
           @Max(value = 120, message = "7 to 120 days")
           int days) {

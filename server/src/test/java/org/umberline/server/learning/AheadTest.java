@@ -92,6 +92,15 @@ class AheadTest {
   }
 
   @Test
+  void tanksThatNothingIsKnownOfYetAreNamedOnceTheyTakeTooLong() {
+    // without an answer ahead there is nothing to come: all are worked out while the page waits
+    browser.newTank();
+    JsonNode all = known();
+    assertThat(all.path("lines")).hasSize(2);
+    assertThat(all.path("coming")).isEmpty();
+  }
+
+  @Test
   void anotherBuildsAnswerIsNotShown() {
     known();
     browser.note(tank.toString(), "no3 35");
