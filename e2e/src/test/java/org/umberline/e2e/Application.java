@@ -12,7 +12,10 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
 import org.umberline.server.PrivateDatabase;
 
 /** The packaged application with the demo's data, on a database and port of its own. */
@@ -21,11 +24,11 @@ final class Application implements AutoCloseable {
 
   private static Application shared;
 
-  private final PrivateDatabase database;
+  private final Optional<PrivateDatabase> database;
   private final ProcessBuilder builder;
   private final Path log;
   private Process process;
-  private final Process photometer;
+  private final Optional<Process> photometer;
   private final int port;
   private final int photometerPort;
 
@@ -39,11 +42,37 @@ final class Application implements AutoCloseable {
   }
 
   /**
+   * On a database of its own.
+   *
    * @param name of its database and log
    * @param options for its virtual machine
    */
   Application(String name, String... options) {
-    database = new PrivateDatabase(name).start();
+    this(name, Optional.of(new PrivateDatabase(name).start()), Map.of(), options);
+  }
+
+  /**
+   * On a database that is there, which it does not end.
+   *
+   * @param environment says where that is
+   */
+  Application(String name, Map<String, String> environment, String... options) {
+    this(name, Optional.empty(), environment, options);
+  }
+
+  /** What tells a process where a database is. */
+  static Map<String, String> on(PrivateDatabase database) {
+    return Map.of(
+        "UMBERLINE_DATABASE_PORT", database.port(),
+        "UMBERLINE_DATABASE_PASSWORD", database.password());
+  }
+
+  private Application(
+      String name,
+      Optional<PrivateDatabase> own,
+      Map<String, String> environment,
+      String... options) {
+    database = own;
     try (ServerSocket free = new ServerSocket(0);
         ServerSocket another = new ServerSocket(0)) {
       port = free.getLocalPort();
@@ -60,27 +89,30 @@ final class Application implements AutoCloseable {
       command.addAll(List.of("-jar", System.getProperty("application")));
       builder = new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(log.toFile());
       builder.environment().put("UMBERLINE_PORT", String.valueOf(port));
-      builder.environment().put("UMBERLINE_DATABASE_PORT", database.port());
-      builder.environment().put("UMBERLINE_DATABASE_PASSWORD", database.password());
+      builder.environment().putAll(environment);
+      own.ifPresent(one -> builder.environment().putAll(on(one)));
       builder.environment().put("UMBERLINE_DEMO", "true");
       builder.environment().put("UMBERLINE_PHOTOMETER", "http://127.0.0.1:" + photometerPort);
-      photometer =
-          new ProcessBuilder(
-                  "java",
-                  "-Xmx32m",
-                  "-jar",
-                  System.getProperty("standins"),
-                  "photometer",
-                  String.valueOf(photometerPort))
-              .redirectErrorStream(true)
-              .redirectOutput(ProcessBuilder.Redirect.DISCARD)
-              .start();
+      photometer = own.isPresent() ? Optional.of(startPhotometer()) : Optional.empty();
       process = builder.start();
       awaitReady();
     } catch (IOException e) {
-      database.close();
+      database.ifPresent(PrivateDatabase::close);
       throw new IllegalStateException(e);
     }
+  }
+
+  private Process startPhotometer() throws IOException {
+    return new ProcessBuilder(
+            "java",
+            "-Xmx32m",
+            "-jar",
+            System.getProperty("standins"),
+            "photometer",
+            String.valueOf(photometerPort))
+        .redirectErrorStream(true)
+        .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+        .start();
   }
 
   private void awaitReady() {
@@ -135,26 +167,55 @@ final class Application implements AutoCloseable {
 
   /** Ends the application as a power cut would, and starts it again. */
   void killAndStart() {
+    kill();
+    startAgain();
+  }
+
+  /** Ends the application as a power cut would. */
+  void kill() {
     process.destroyForcibly();
     try {
       process.waitFor();
-      process = builder.start();
-    } catch (IOException e) {
-      throw new IllegalStateException(e);
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
+      throw new IllegalStateException(e);
+    }
+  }
+
+  void startAgain() {
+    try {
+      process = builder.start();
+    } catch (IOException e) {
       throw new IllegalStateException(e);
     }
     awaitReady();
   }
 
+  int port() {
+    return port;
+  }
+
+  /** Bytes of memory that the process holds. */
+  long memory() {
+    try (Stream<String> lines = Files.lines(Path.of("/proc/" + process.pid() + "/status"))) {
+      return lines
+          .filter(line -> line.startsWith("VmRSS:"))
+          .mapToLong(line -> Long.parseLong(line.replaceAll("\\D", "")) * 1024)
+          .findFirst()
+          .orElse(0);
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  /** Its own database. */
   PrivateDatabase database() {
-    return database;
+    return database.orElseThrow();
   }
 
   @Override
   public void close() {
-    photometer.destroy();
+    photometer.ifPresent(Process::destroy);
     process.destroy();
     try {
       if (!process.waitFor(20, TimeUnit.SECONDS)) {
@@ -163,6 +224,6 @@ final class Application implements AutoCloseable {
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
     }
-    database.close();
+    database.ifPresent(PrivateDatabase::close);
   }
 }

@@ -79,6 +79,7 @@ class RoundsAndMakeUpStoryTest {
     page.awaitText("toast", "Kept");
     page.open("/");
     page.see("rounds-line");
+    page.await("every tank", d -> page.count("coming") == 0);
   }
 
   @Test
@@ -91,6 +92,7 @@ class RoundsAndMakeUpStoryTest {
 
     page.size(390, 844).reload();
     page.see("rounds-line");
+    page.await("every tank", d -> page.count("coming") == 0);
     page.named("all " + all).click();
     page.await("all in one line each", d -> page.count("rounds-line") == all);
     page.reach(page.line("Saltings")).findElement(By.tagName("button")).click();
@@ -113,6 +115,7 @@ class RoundsAndMakeUpStoryTest {
   @Test
   void aTankIsPutAwayAndDeletedAndComesBackBothTimes() {
     page.see("rounds-line");
+    page.await("every tank", d -> page.count("coming") == 0);
     int tanks = page.count("rounds-line");
     page.openTank("Paddy");
     page.named("Make-up").click();

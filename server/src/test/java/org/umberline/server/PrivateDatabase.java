@@ -4,6 +4,8 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
@@ -30,8 +32,24 @@ public final class PrivateDatabase implements AutoCloseable {
 
   /** Starts it, on the port it had before if it ran already. */
   public PrivateDatabase start() {
-    port = port.isEmpty() ? script("start") : script("start", port);
+    return start(List.of());
+  }
+
+  /** The same with options of the database's own. */
+  public PrivateDatabase start(List<String> options) {
+    List<String> all = new ArrayList<>(List.of(port));
+    all.addAll(options);
+    port = script("start", all.toArray(String[]::new));
     return this;
+  }
+
+  /** Takes the password of another, whose data it is about to take over. */
+  public void takePasswordOf(PrivateDatabase other) {
+    try {
+      Files.writeString(folder.resolve("password"), other.password());
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    }
   }
 
   public void stop() {
@@ -98,7 +116,7 @@ public final class PrivateDatabase implements AutoCloseable {
     try {
       ProcessBuilder builder =
           new ProcessBuilder(root.resolve("scripts/database").toString(), verb, folder.toString());
-      builder.command().addAll(java.util.List.of(more));
+      builder.command().addAll(List.of(more));
       Process process = builder.redirectError(ProcessBuilder.Redirect.INHERIT).start();
       String out = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
       if (!process.waitFor(90, TimeUnit.SECONDS) || process.exitValue() != 0) {

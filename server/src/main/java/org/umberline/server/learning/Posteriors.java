@@ -31,6 +31,12 @@ import org.umberline.server.tank.TankRecords.Stored;
 public class Posteriors {
   private static final long SEED = 1;
 
+  /**
+   * Of the memory there is, for one posterior: a year of daily entries takes about 7 MB, and half
+   * of it all may be posteriors.
+   */
+  private static final long MEMORY_EACH = 14_000_000;
+
   /** Enough to see where a make-up leads while it is typed. */
   private static final int FEW_DRAWS = 160;
 
@@ -50,7 +56,7 @@ public class Posteriors {
     this.workers = workers;
     this.computations = computations;
     this.clock = clock;
-    cache = new Once<>(computations, 30);
+    cache = new Once<>(computations, (int) (Runtime.getRuntime().maxMemory() / MEMORY_EACH));
   }
 
   /** The stored tank as of now, its lines replaced by {@code lines}. */
