@@ -42,6 +42,7 @@ import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.TestUnit;
 import org.umberline.core.tank.TopOff;
 import org.umberline.core.tank.WaterKind;
+import org.umberline.core.tank.WayOfKeeping;
 
 /** Small tanks for tests: 100 L of fresh water at 20 °C that began on 1 January 2026, UTC. */
 public final class TankBuilder {
@@ -61,6 +62,7 @@ public final class TankBuilder {
   private final List<LogEntry> log = new ArrayList<>();
   private Blend changeWater = Blend.PURE;
   private TopOff topOff = TopOff.NONE;
+  private Optional<WayOfKeeping> keeping = Optional.empty();
   private Lines lines = Lines.NONE;
   private Limits limits = Limits.DEFAULT;
   private Optional<Routine> routine = Optional.empty();
@@ -191,6 +193,11 @@ public final class TankBuilder {
     return this;
   }
 
+  public TankBuilder keeping(WayOfKeeping way) {
+    keeping = Optional.of(way);
+    return this;
+  }
+
   public TankBuilder lines(Lines those) {
     lines = those;
     return this;
@@ -269,7 +276,7 @@ public final class TankBuilder {
         Optional.of(started),
         zone,
         new Substrate(substrate, OptionalDouble.empty(), OptionalDouble.empty()),
-        Optional.empty(),
+        keeping,
         Stance.BY_NEED,
         lines,
         limits,

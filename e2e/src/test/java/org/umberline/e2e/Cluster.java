@@ -5,6 +5,7 @@ import java.net.ServerSocket;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.umberline.server.PrivateDatabase;
@@ -19,7 +20,7 @@ final class Cluster implements AutoCloseable {
   private final List<PrivateDatabase> nodes = new ArrayList<>();
   private final List<Ports> ports = new ArrayList<>();
 
-  Cluster(String name) throws IOException {
+  Cluster(String name) {
     for (int i = 0; i < NODES; i++) {
       ports.add(new Ports(free(), free(), free()));
       PrivateDatabase node = new PrivateDatabase(name + "-" + i).start();
@@ -32,9 +33,16 @@ final class Cluster implements AutoCloseable {
     }
   }
 
-  private static int free() throws IOException {
-    try (ServerSocket free = new ServerSocket(0)) {
-      return free.getLocalPort();
+  /** A port that no client's connection is given while its node is away. */
+  private static int free() {
+    Random random = new Random();
+    while (true) {
+      int port = 10_000 + random.nextInt(10_000);
+      try (ServerSocket free = new ServerSocket(port)) {
+        return free.getLocalPort();
+      } catch (IOException taken) {
+        // another
+      }
     }
   }
 

@@ -43,6 +43,7 @@ class ClusterMeasurements {
   private final Queue<String> unexpected = new ConcurrentLinkedQueue<>();
   private final AtomicLong looked = new AtomicLong();
   private final AtomicLong stale = new AtomicLong();
+  private final AtomicLong toldToWait = new AtomicLong();
   private final AtomicBoolean stop = new AtomicBoolean();
 
   @Test
@@ -57,12 +58,11 @@ class ClusterMeasurements {
         tanks.add(owner.newTank());
       }
       ExecutorService writers = Executors.newFixedThreadPool(WRITERS);
-      long begun = System.nanoTime();
       for (int i = 0; i < WRITERS; i++) {
         int number = i;
-        writers.submit(() -> write(number, processes, owner.name(), tanks.get(number % TANKS)));
+        writers.submit(() -> write(number, processes, owner.name(), tanks.get(number / 2 % TANKS)));
       }
-      long all = period("nothing killed", begun);
+      long all = period("nothing killed", period("warming up", System.nanoTime()));
       cluster.node(0).kill();
       long noNode = period("a database killed", all);
       cluster.join(0, false);
@@ -109,11 +109,12 @@ class ClusterMeasurements {
     }
     System.out.printf(
         Locale.ROOT,
-        "%-24s %5.1f s, %5d lines acknowledged, longest pause %.1f s%n",
+        "%-24s %5.1f s, %5d lines acknowledged, longest pause %.1f s, told to wait %d times%n",
         what,
         (now - from) / 1e9,
         times.size(),
-        Math.max(gap, now - last) / 1e9);
+        Math.max(gap, now - last) / 1e9,
+        toldToWait.getAndSet(0));
     return now;
   }
 
@@ -148,7 +149,9 @@ class ClusterMeasurements {
         if (answer.status() == 200) {
           return at;
         }
-        if (answer.status() != 503) {
+        if (answer.status() == 503) {
+          toldToWait.incrementAndGet();
+        } else {
           unexpected.add(answer.status() + " " + answer.raw().body());
           if (unexpected.size() > 20) {
             return at;

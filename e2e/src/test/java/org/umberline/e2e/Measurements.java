@@ -1,11 +1,5 @@
 package org.umberline.e2e;
 
-import java.net.CookieManager;
-import java.net.HttpCookie;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -13,31 +7,19 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Random;
 import java.util.UUID;
-import java.util.concurrent.Callable;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
  * How quick page and server are, told and never judged: machines differ. Run by {@code ./umberline
  * measure}.
  */
 class Measurements {
-  private static final JsonMapper JSON = JsonMapper.shared();
-  private static final int KEEPERS = 50;
-  private static final int ROUNDS_EACH = 6;
-  private static final Duration THINKS = Duration.ofSeconds(6);
-
   @Test
-  void pageAndServer() throws Exception {
+  void page() throws Exception {
     try (Application application = new Application("measure", "-XX:+UseSerialGC", "-Xmx400m")) {
       try (Page page = new Page(application.address())) {
         page.enterDemo();
@@ -46,11 +28,10 @@ class Measurements {
         whatIfs(page);
         frames(page);
       }
-      load(application.address());
     }
   }
 
-  private static void tell(String what, List<Double> milliseconds) {
+  static void tell(String what, List<Double> milliseconds) {
     Collections.sort(milliseconds);
     System.out.printf(
         Locale.ROOT,
@@ -181,149 +162,5 @@ class Measurements {
                 """);
     List<Double> frames = new ArrayList<>(gaps.stream().map(Number::doubleValue).toList());
     tell("frame while panning three years", frames);
-  }
-
-  /** Fifty keepers at once, each thinking between what it does. */
-  private static void load(String address) throws Exception {
-    ExecutorService keepers = Executors.newFixedThreadPool(KEEPERS);
-    List<Future<Map<String, List<Double>>>> all = new ArrayList<>();
-    for (int k = 0; k < KEEPERS; k++) {
-      int seed = k;
-      all.add(keepers.submit((Callable<Map<String, List<Double>>>) () -> keeper(address, seed)));
-    }
-    Map<String, List<Double>> sums =
-        Map.of(
-            "first what-if",
-            new ArrayList<>(),
-            "what-if",
-            new ArrayList<>(),
-            "first log entry",
-            new ArrayList<>(),
-            "log entry",
-            new ArrayList<>(),
-            "error",
-            new ArrayList<>());
-    for (Future<Map<String, List<Double>>> one : all) {
-      one.get().forEach((what, times) -> sums.get(what).addAll(times));
-    }
-    keepers.shutdown();
-    tell("first what-if of each keeper", sums.get("first what-if"));
-    tell("what-if, " + KEEPERS + " keepers", sums.get("what-if"));
-    tell("first log entry of each keeper", sums.get("first log entry"));
-    tell("log entry, " + KEEPERS + " keepers", sums.get("log entry"));
-    System.out.println("errors " + sums.get("error").size());
-  }
-
-  private static Map<String, List<Double>> keeper(String address, int seed) throws Exception {
-    Map<String, List<Double>> times =
-        Map.of(
-            "first what-if",
-            new ArrayList<>(),
-            "what-if",
-            new ArrayList<>(),
-            "first log entry",
-            new ArrayList<>(),
-            "log entry",
-            new ArrayList<>(),
-            "error",
-            new ArrayList<>());
-    CookieManager cookies = new CookieManager();
-    HttpClient client = HttpClient.newBuilder().cookieHandler(cookies).build();
-    Random random = new Random(seed);
-    ask(client, cookies, address, "GET", "/api/session", "");
-    ask(client, cookies, address, "POST", "/api/demo-sign-in", "");
-    ask(client, cookies, address, "GET", "/api/session", "");
-    JsonNode tanks = JSON.readTree(ask(client, cookies, address, "GET", "/api/tanks", "").body());
-    // notes change no forecast but are recorded like anything else, in a tank of the keeper's own
-    String own = UUID.randomUUID().toString();
-    ask(
-        client,
-        cookies,
-        address,
-        "POST",
-        "/api/tanks",
-        JSON.writeValueAsString(
-            Map.of(
-                "id",
-                own,
-                "file",
-                "{\"format\":\"umberline-tank\",\"version\":1,\"tank\":{\"name\":\"L"
-                    + seed
-                    + "\",\"water\":\"freshwater\",\"netVolumeL\":100}}")));
-    String next = java.time.LocalDate.now().plusDays(2).toString();
-    for (int i = 0; i < ROUNDS_EACH; i++) {
-      TimeUnit.MILLISECONDS.sleep((long) (THINKS.toMillis() * (0.5 + random.nextDouble())));
-      timed(
-          times,
-          i == 0 ? "first what-if" : "what-if",
-          () ->
-              ask(
-                  client,
-                  cookies,
-                  address,
-                  "POST",
-                  tankPath(tanks),
-                  """
-                  {"solve": "NOTHING", "fraction": %s, "everyDays": 7, "nextOn": "%s"}"""
-                      .formatted(0.05 + 0.25 * random.nextDouble(), next)));
-      timed(
-          times,
-          i == 0 ? "first log entry" : "log entry",
-          () ->
-              ask(
-                  client,
-                  cookies,
-                  address,
-                  "POST",
-                  "/api/tanks/" + own + "/log",
-                  JSON.writeValueAsString(
-                      Map.of(
-                          "id",
-                          UUID.randomUUID().toString(),
-                          "text",
-                          "note all well",
-                          "at",
-                          Instant.now().toString()))));
-    }
-    return times;
-  }
-
-  private static String tankPath(JsonNode tanks) {
-    for (JsonNode one : tanks) {
-      if (one.path("name").asString().equals("Breakwater")) {
-        return "/api/tanks/" + one.path("id").asString() + "/what-if";
-      }
-    }
-    throw new IllegalStateException("no Breakwater");
-  }
-
-  private static void timed(
-      Map<String, List<Double>> times, String what, Callable<HttpResponse<String>> request)
-      throws Exception {
-    long begin = System.nanoTime();
-    HttpResponse<String> response = request.call();
-    double took = (System.nanoTime() - begin) / 1e6;
-    times.get(response.statusCode() < 300 ? what : "error").add(took);
-  }
-
-  private static HttpResponse<String> ask(
-      HttpClient client,
-      CookieManager cookies,
-      String address,
-      String method,
-      String path,
-      String body)
-      throws Exception {
-    HttpRequest.Builder request =
-        HttpRequest.newBuilder(URI.create(address + path))
-            .header(
-                "Content-Type",
-                body.isEmpty() ? "application/x-www-form-urlencoded" : "application/json")
-            .method(method, HttpRequest.BodyPublishers.ofString(body));
-    cookies.getCookieStore().getCookies().stream()
-        .filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))
-        .map(HttpCookie::getValue)
-        .forEach(token -> request.header("X-XSRF-TOKEN", token));
-    return client.send(request.build(), HttpResponse.BodyHandlers.ofString());
   }
 }

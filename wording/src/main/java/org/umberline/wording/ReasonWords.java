@@ -193,6 +193,15 @@ final class ReasonWords {
                   + nutrient
                   + " readings and this make-up don't agree: much more is lost than anything listed"
                   + " takes. Check for changes, plants or gear that aren't entered, and the kit.");
+      case CHANGES_NOT_NOTED ->
+          Phrase.of(
+              "No water change is noted since ",
+              day,
+              ", and the "
+                  + nutrient
+                  + " readings rise less than food and animals make them. If there were changes,"
+                  + " enter them in one line, such as “change 25% every 7 days since 1 september”;"
+                  + " until then what they took counts as lost in the tank.");
       case READINGS_SCATTER ->
           Phrase.of(
               "Of the latest "

@@ -6,8 +6,10 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.SplittableRandom;
 import java.util.random.RandomGenerator;
+import org.umberline.core.balance.UnplantedAlgae;
 import org.umberline.core.simulation.Scenario;
 import org.umberline.core.simulation.Workers;
+import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.TankModel;
 
 /**
@@ -101,6 +103,24 @@ public final class Calibration {
       Progress progress) {
     Scenario scenario = Scenario.of(tank, firstDay(tank, asOf), asOf, horizonDays);
     return new Calibration(scenario, workers, progress).run(draws, new SplittableRandom(seed));
+  }
+
+  /**
+   * The part of a tank that a calibration looks at: neither what its keeper wants of it nor what
+   * was seen or done in it without moving nitrogen or phosphorus. Tanks that agree in it learn the
+   * same.
+   */
+  public static TankModel lookedAt(TankModel tank) {
+    List<LogEntry> log = new ArrayList<>();
+    for (LogEntry entry : tank.log()) {
+      boolean teaches =
+          !(entry instanceof LogEntry.Observation seen) || UnplantedAlgae.isAlgae(seen.sign());
+      // the first entry is where the past begins
+      if (teaches || log.isEmpty()) {
+        log.add(entry);
+      }
+    }
+    return tank.withoutWishes().withLog(log);
   }
 
   /** The first day that is run: the log's first, the tank's start, or a window before as-of. */

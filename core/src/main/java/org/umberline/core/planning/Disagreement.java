@@ -1,5 +1,6 @@
 package org.umberline.core.planning;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -7,6 +8,8 @@ import java.util.Optional;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Reason.Kind;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.WayOfKeeping;
 
 /**
  * Whether readings and make-up go together. They always can be brought together by learning; where
@@ -20,6 +23,15 @@ final class Disagreement {
   private static final double FAR_UNLISTED = 2.5;
 
   private static final double FAR_LOST = 3;
+
+  /**
+   * Where no change is noted over so many days and tests, one that wasn't is the likeliest cause of
+   * a smaller distance. Chosen.
+   */
+  private static final int DAYS_WITHOUT_CHANGE = 28;
+
+  private static final int TESTS_WITHOUT_CHANGE = 4;
+  private static final double SOME = 1;
 
   /** Readings that are looked at, and how many of them may lie off any course. Chosen. */
   private static final int LATEST = 8;
@@ -50,11 +62,19 @@ final class Disagreement {
     Optional<Posterior.Unknown> loss =
         b.posterior.unknown(
             ofNitrogen ? Posterior.UNSEEN_DENITRIFICATION : Posterior.PHOSPHORUS_LOSS);
-    load.filter(u -> Math.abs(u.moved()) > FAR)
-        .map(
-            u ->
-                Reason.of(u.moved() > 0 ? Kind.MORE_COMES_IN : Kind.LESS_COMES_IN)
-                    .value(u.factor()))
+    boolean tooLittle =
+        load.filter(u -> u.moved() < -SOME).isPresent()
+            || loss.filter(u -> u.moved() > SOME).isPresent();
+    unnoted(b, nutrient)
+        .filter(since -> tooLittle)
+        .map(since -> Reason.of(Kind.CHANGES_NOT_NOTED).on(since))
+        .or(
+            () ->
+                load.filter(u -> Math.abs(u.moved()) > FAR)
+                    .map(
+                        u ->
+                            Reason.of(u.moved() > 0 ? Kind.MORE_COMES_IN : Kind.LESS_COMES_IN)
+                                .value(u.factor())))
         .or(
             () ->
                 unlisted
@@ -75,5 +95,24 @@ final class Disagreement {
     if (latest.size() >= FEWEST && off > MOST_OFF * latest.size()) {
       reasons.add(Reason.of(Kind.READINGS_SCATTER).of(nutrient).value(off));
     }
+  }
+
+  /**
+   * The day of the first of the tests between which changes would be expected and none is noted.
+   */
+  private static Optional<LocalDate> unnoted(Basis b, Nutrient nutrient) {
+    boolean noneMeant = b.tank.keeping().filter(WayOfKeeping.NO_CHANGE::equals).isPresent();
+    if (noneMeant || b.tank.log().stream().anyMatch(LogEntry.WaterChange.class::isInstance)) {
+      return Optional.empty();
+    }
+    List<LocalDate> tests =
+        b.tank.log().stream()
+            .filter(e -> e instanceof LogEntry.Test test && test.analyte() == nutrient.analyte())
+            .map(e -> b.tank.dayOf(e.at().toInstant()))
+            .toList();
+    return tests.stream()
+        .findFirst()
+        .filter(first -> tests.size() >= TESTS_WITHOUT_CHANGE)
+        .filter(first -> !first.plusDays(DAYS_WITHOUT_CHANGE).isAfter(b.asOf));
   }
 }

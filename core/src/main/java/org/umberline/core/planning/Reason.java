@@ -94,6 +94,10 @@ public record Reason(
     LESS_COMES_IN,
     /** Much more of nutrient goes than anything listed explains. */
     MORE_IS_LOST,
+    /**
+     * Nutrient rose less than it should since day, and no change is noted that would have taken it.
+     */
+    CHANGES_NOT_NOTED,
     /** So many, value, of the latest readings lie off any course that the tank could have taken. */
     READINGS_SCATTER,
     /** More carbon is dosed than the tank can stand; value is the most a day of that source. */

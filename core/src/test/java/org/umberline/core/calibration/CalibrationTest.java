@@ -5,6 +5,9 @@ import static org.assertj.core.api.Assertions.within;
 import static org.umberline.core.TankBuilder.WORKERS;
 
 import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.ToDoubleFunction;
@@ -19,6 +22,7 @@ import org.umberline.core.simulation.Trace;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.CarbonSource;
 import org.umberline.core.tank.ExportMethod;
+import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.PlantKind;
 import org.umberline.core.tank.Qualifier;
 import org.umberline.core.tank.TankModel;
@@ -273,5 +277,25 @@ class CalibrationTest {
     double[] carbon = sorted(posterior, draw -> draw.multipliers().carbon);
     assertThat(Quantiles.of(carbon, 0.5)).isLessThan(0.4);
     assertThat(posterior.readings()).noneMatch(Posterior.Reading::contradicts);
+  }
+
+  @Test
+  void whatIsNotLookedAtTeachesNothing() {
+    TankModel tank = tested(1.4, 14, 1).build();
+    List<LogEntry> noted = new ArrayList<>(tank.log());
+    for (int day = 20; day < DAYS; day += 20) {
+      noted.add(
+          new LogEntry.Observation(
+              START.plusDays(day).atTime(9, 0).atOffset(ZoneOffset.UTC), "all well", 0, ""));
+    }
+    TankModel withNotes = tank.withLog(noted);
+    assertThat(Calibration.lookedAt(withNotes)).isEqualTo(Calibration.lookedAt(tank));
+    assertThat(nitrateNow(calibrate(withNotes)))
+        .containsExactly(nitrateNow(calibrate(Calibration.lookedAt(withNotes))));
+
+    noted.add(
+        new LogEntry.Observation(
+            START.plusDays(50).atTime(9, 0).atOffset(ZoneOffset.UTC), "green algae", 2, ""));
+    assertThat(Calibration.lookedAt(tank.withLog(noted))).isNotEqualTo(Calibration.lookedAt(tank));
   }
 }

@@ -7,6 +7,7 @@ import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.function.Consumer;
 import java.util.function.IntToDoubleFunction;
 import org.junit.jupiter.api.Test;
 import org.umberline.core.TankBuilder;
@@ -17,12 +18,18 @@ import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Line;
 import org.umberline.core.tank.Lines;
 import org.umberline.core.tank.TankModel;
+import org.umberline.core.tank.WayOfKeeping;
 
 class DisagreementTest {
   private static final int WEEKS = 13;
 
   /** 100 L fed with {@code grams} a day and tested every week, without changes. */
   private static List<Reason> told(double grams, IntToDoubleFunction nitrateOfWeek) {
+    return told(grams, nitrateOfWeek, builder -> {});
+  }
+
+  private static List<Reason> told(
+      double grams, IntToDoubleFunction nitrateOfWeek, Consumer<TankBuilder> more) {
     TankBuilder builder =
         new TankBuilder()
             .water("tap", 5, 0)
@@ -34,6 +41,7 @@ class DisagreementTest {
     for (int week = 0; week < WEEKS; week++) {
       builder.test(7 * week + 0.5, Analyte.NITRATE, nitrateOfWeek.applyAsDouble(week), "n");
     }
+    more.accept(builder);
     TankModel tank = builder.build();
     LocalDate asOf = TankBuilder.START.plusDays(7 * (WEEKS - 1));
     return new Advisor(
@@ -58,9 +66,23 @@ class DisagreementTest {
 
   @Test
   void aTankThatIsFedMuchAndGainsNothingIsSaidToDisagree() {
-    assertThat(told(2, week -> 5))
+    // one small change long ago: it's noted when there are any
+    assertThat(told(2, week -> 5, builder -> builder.change(3, 2)))
         .extracting(Reason::kind)
-        .containsAnyOf(Kind.LESS_COMES_IN, Kind.MORE_IS_LOST);
+        .containsAnyOf(Kind.LESS_COMES_IN, Kind.MORE_IS_LOST)
+        .doesNotContain(Kind.CHANGES_NOT_NOTED);
+  }
+
+  @Test
+  void whereNoChangeIsNotedAndNitrateStaysTheKeeperIsAskedForThem() {
+    List<Reason> remarks = told(0.5, week -> 20);
+    assertTold(remarks, Kind.CHANGES_NOT_NOTED);
+    assertThat(remarks)
+        .filteredOn(reason -> reason.kind() == Kind.CHANGES_NOT_NOTED)
+        .allSatisfy(reason -> assertThat(reason.day()).contains(TankBuilder.START));
+    assertThat(told(0.5, week -> 20, builder -> builder.keeping(WayOfKeeping.NO_CHANGE)))
+        .extracting(Reason::kind)
+        .doesNotContain(Kind.CHANGES_NOT_NOTED);
   }
 
   @Test
@@ -73,6 +95,10 @@ class DisagreementTest {
     assertThat(told(0.5, week -> 10 + 6 * week + (week % 3 - 1)))
         .extracting(Reason::kind)
         .doesNotContain(
-            Kind.MORE_COMES_IN, Kind.LESS_COMES_IN, Kind.MORE_IS_LOST, Kind.READINGS_SCATTER);
+            Kind.MORE_COMES_IN,
+            Kind.LESS_COMES_IN,
+            Kind.MORE_IS_LOST,
+            Kind.CHANGES_NOT_NOTED,
+            Kind.READINGS_SCATTER);
   }
 }

@@ -103,7 +103,7 @@ public class Posteriors {
 
   private Posterior of(UUID id, TankModel tank, LocalDate day, int days) {
     return cache.get(
-        new Key(tank.withoutWishes(), day, days),
+        new Key(Calibration.lookedAt(tank), day, days),
         key -> {
           computed.incrementAndGet();
           Progress ceiling = ceiling();
