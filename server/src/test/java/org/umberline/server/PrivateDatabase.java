@@ -119,7 +119,7 @@ public final class PrivateDatabase implements AutoCloseable {
       builder.command().addAll(List.of(more));
       Process process = builder.redirectError(ProcessBuilder.Redirect.INHERIT).start();
       String out = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
-      if (!process.waitFor(90, TimeUnit.SECONDS) || process.exitValue() != 0) {
+      if (!process.waitFor(120, TimeUnit.SECONDS) || process.exitValue() != 0) {
         throw new IllegalStateException("scripts/database " + verb + " failed");
       }
       return out.strip();
