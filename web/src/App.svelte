@@ -16,6 +16,7 @@
     'make-up': () => import('./tank/make-up/MakeUp.svelte'),
     log: () => import('./tank/log/Log.svelte'),
     change: () => import('./tank/change/Change.svelte'),
+    doses: () => import('./tank/doses/Doses.svelte'),
     visit: () => import('./tank/visit/Visit.svelte'),
   };
   const OF_ALL = {

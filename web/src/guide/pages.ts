@@ -14,6 +14,7 @@ const ORDER: [string, PlaceName[]][] = [
   ['balance', ['balance']],
   ['tests', ['bench', 'log']],
   ['water-change', ['change']],
+  ['doses', ['doses']],
   ['advice', []],
   ['plants-and-media', []],
   ['away', []],

@@ -8,6 +8,7 @@ export type PlaceName =
   | 'make-up'
   | 'log'
   | 'change'
+  | 'doses'
   | 'visit'
   | 'new'
   | 'account'
@@ -37,6 +38,7 @@ const router = navaid('/', () => router.route('/', true))
   .on('/bench', () => go('bench'))
   .on('/tank/:id', (params) => go('balance', params?.id))
   .on('/tank/:id/change', (params) => go('change', params?.id))
+  .on('/tank/:id/doses', (params) => go('doses', params?.id))
   .on('/tank/:id/visit', (params) => go('visit', params?.id))
   .on('/tank/:id/log', (params) => go('log', params?.id))
   .on('/tank/:id/make-up', (params) => go('make-up', params?.id));

@@ -193,6 +193,11 @@ public final class TankBuilder {
     return this;
   }
 
+  public TankBuilder fertiliser(String id, double nitrateMgPerMl, double phosphateMgPerMl) {
+    fertilisers.add(new Fertiliser(id, id, nitrateMgPerMl, phosphateMgPerMl));
+    return this;
+  }
+
   public TankBuilder keeping(WayOfKeeping way) {
     keeping = Optional.of(way);
     return this;

@@ -49,8 +49,8 @@ class ClusterMeasurements {
   @Test
   void aNodeAndAProcessAreKilledWhileKeepersWrite() throws Exception {
     try (Cluster cluster = new Cluster("cluster");
-        Application one = new Application("cluster-first", cluster.from(0), "-Xmx400m");
-        Application other = new Application("cluster-second", cluster.from(1), "-Xmx400m")) {
+        Application one = new Application("cluster-first", cluster.from(0), "-Xmx600m");
+        Application other = new Application("cluster-second", cluster.from(1), "-Xmx600m")) {
       List<Application> processes = List.of(one, other);
       Browser owner = new Browser(one.address()).asNewKeeper();
       List<String> tanks = new ArrayList<>();

@@ -33,7 +33,7 @@ class LoadMeasurements {
   private static final JsonMapper JSON = JsonMapper.shared();
   private static final int TANKS_EACH = 5;
   private static final Duration THINKS = Duration.ofSeconds(6);
-  private static final String HEAP = System.getProperty("load.heap", "400m");
+  private static final String HEAP = System.getProperty("load.heap", "600m");
   private static final Duration MANY = Duration.ofSeconds(60);
   private static final Duration LONG = Duration.ofMinutes(Integer.getInteger("load.minutes", 30));
 

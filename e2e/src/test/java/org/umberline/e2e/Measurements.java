@@ -20,7 +20,7 @@ import org.openqa.selenium.WebElement;
 class Measurements {
   @Test
   void page() throws Exception {
-    try (Application application = new Application("measure", "-XX:+UseSerialGC", "-Xmx400m")) {
+    try (Application application = new Application("measure", "-XX:+UseSerialGC", "-Xmx600m")) {
       try (Page page = new Page(application.address())) {
         page.enterDemo();
         TimeUnit.SECONDS.sleep(20);

@@ -115,6 +115,22 @@ class AccessTest {
               """
               {"litres": 20, "measuredPpt": 30}"""),
           Map.entry(
+              "POST /api/tanks/{id}/doses/raise",
+              """
+              {"what": "nitrate", "from": 2, "to": 8, "with": "potassium-nitrate"}"""),
+          Map.entry(
+              "POST /api/tanks/{id}/doses/carbon",
+              """
+              {"source": "sugar"}"""),
+          Map.entry(
+              "POST /api/tanks/{id}/doses/peroxide",
+              """
+              {"litres": 60, "percent": 3}"""),
+          Map.entry(
+              "POST /api/tanks/{id}/doses/pump",
+              """
+              {"ml": 20, "seconds": 60, "mlPerDay": 10}"""),
+          Map.entry(
               "POST /api/tanks/{id}/bench/result",
               """
               {"analyte": "nitrate", "kit": "card", "values": [20], "qualifier": "=",
@@ -177,6 +193,7 @@ class AccessTest {
           Map.entry("GET /api/tanks/{id}/progress", ""),
           Map.entry("GET /api/tanks/{id}/what-ifs", ""),
           Map.entry("GET /api/tanks/{id}/one-off", ""),
+          Map.entry("GET /api/tanks/{id}/doses", ""),
           Map.entry("DELETE /api/tanks/{id}/what-ifs/{whatIf}", ""),
           Map.entry("GET /api/tanks/{id}/make-up", ""));
 

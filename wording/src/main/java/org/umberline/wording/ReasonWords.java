@@ -61,7 +61,7 @@ final class ReasonWords {
               "The filter still grows in",
               r.day().isPresent() ? Phrase.of("; it is likely to be ready about ", day) : "",
               ": change water only if ammonia or nitrite is high.");
-      case CYCLE_TEST -> Phrase.of("Test ammonia and nitrite next on ", day, ".");
+      case CYCLE_TEST -> Phrase.of("The next test of ammonia and nitrite is due on ", day, ".");
       case CYCLE_FEED_LITTLE ->
           Phrase.of(
               "Until both read nothing, feed about half, add no animals, and leave the filter"

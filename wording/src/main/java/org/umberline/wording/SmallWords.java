@@ -16,6 +16,11 @@ final class SmallWords {
         : String.valueOf(Math.round(factor));
   }
 
+  /** A number without a point where it needs none. */
+  static String trimmed(double number) {
+    return number == Math.rint(number) ? String.valueOf((long) number) : String.valueOf(number);
+  }
+
   static String percent(double share) {
     return Math.round(100 * share) + " %";
   }

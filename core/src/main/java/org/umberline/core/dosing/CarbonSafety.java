@@ -2,6 +2,7 @@ package org.umberline.core.dosing;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import org.umberline.core.balance.CarbonDosing;
@@ -75,9 +76,22 @@ public final class CarbonSafety {
     return List.copyOf(findings);
   }
 
+  /** What speaks against any carbon at all, the gravest first. */
+  static List<Danger> against(TankModel tank, LocalDate day, boolean gasping) {
+    return Arrays.stream(Danger.values())
+        .filter(danger -> danger != Danger.OVER_CEILING && isSo(danger, tank, day, gasping))
+        .toList();
+  }
+
   private static boolean isSo(Finding finding, TankModel tank, LocalDate day, boolean gasping) {
-    return switch (finding.danger) {
-      case OVER_CEILING -> finding.dose.amountPerDay() > finding.mostPerDay;
+    return finding.danger == Danger.OVER_CEILING
+        ? finding.dose.amountPerDay() > finding.mostPerDay
+        : isSo(finding.danger, tank, day, gasping);
+  }
+
+  private static boolean isSo(Danger danger, TankModel tank, LocalDate day, boolean gasping) {
+    return switch (danger) {
+      case OVER_CEILING -> false;
       case GASPING -> gasping;
       case NO_SKIMMER ->
           tank.water() == WaterKind.MARINE

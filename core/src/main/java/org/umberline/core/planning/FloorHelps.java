@@ -6,7 +6,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.umberline.core.calibration.Posterior;
-import org.umberline.core.chemistry.FertiliserSalts;
+import org.umberline.core.dosing.DoseCeilings;
+import org.umberline.core.dosing.Salt;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Advice.AmountUnit;
 import org.umberline.core.planning.Advice.Lever;
@@ -14,7 +15,6 @@ import org.umberline.core.planning.Advice.Pulled;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.Fertiliser;
 import org.umberline.core.tank.TankModel;
-import org.umberline.core.tank.WaterKind;
 
 /** What helps a tank that holds too little of a nutrient: feed, filter less, dose. */
 final class FloorHelps {
@@ -24,15 +24,7 @@ final class FloorHelps {
   /** A floor is raised to this much of itself. Chosen. */
   private static final double ABOVE_FLOOR = 1.5;
 
-  /** Nitrate is raised by so much a day at most, mg/L. Common practice, no source. */
-  private static final double MOST_NITRATE_A_DAY = 5;
-
-  /** Phosphate is raised by so much a day at most, mg/L, marine and other. Common practice. */
-  private static final double MOST_PHOSPHATE_A_DAY_MARINE = 0.05;
-
-  private static final double MOST_PHOSPHATE_A_DAY = 0.5;
   private static final int DAYS_PER_WEEK = 7;
-  private static final double MG_PER_G = 1000;
 
   private final TankModel tank;
   private final Posterior posterior;
@@ -124,17 +116,11 @@ final class FloorHelps {
   private Advice.Help dose(Nutrient nutrient) {
     double floor = nutrient.line(tank.lines()).floorMgL().orElse(0);
     double missing = Math.max(0, ABOVE_FLOOR * floor - new Levels(tank, posterior).now(nutrient));
-    double most =
-        nutrient == Nutrient.NITRATE
-            ? MOST_NITRATE_A_DAY
-            : tank.water() == WaterKind.MARINE ? MOST_PHOSPHATE_A_DAY_MARINE : MOST_PHOSPHATE_A_DAY;
+    double most = DoseCeilings.stepADay(tank, nutrient.analyte());
     double mgPerDay = Math.min(missing / DAYS_PER_WEEK, most) * tank.netVolumeL();
     Optional<Fertiliser> own =
         tank.fertilisers().stream().filter(f -> mgPerMl(f, nutrient) > 0).findFirst();
-    double salt =
-        nutrient == Nutrient.NITRATE
-            ? FertiliserSalts.NITRATE_IN_POTASSIUM_NITRATE
-            : FertiliserSalts.PHOSPHATE_IN_POTASSIUM_PHOSPHATE;
+    Salt salt = nutrient == Nutrient.NITRATE ? Salt.POTASSIUM_NITRATE : Salt.POTASSIUM_PHOSPHATE;
     return own.map(
             f ->
                 help(
@@ -148,7 +134,7 @@ final class FloorHelps {
             () ->
                 help(
                     Lever.DOSE,
-                    mgPerDay * DAYS_PER_WEEK / MG_PER_G / salt,
+                    mgPerDay * DAYS_PER_WEEK / salt.perGram(),
                     AmountUnit.GRAMS_PER_WEEK,
                     Optional.empty(),
                     nutrient,

@@ -117,7 +117,7 @@ public final class SafetyGuard {
   }
 
   /** Whether animals were seen gasping lately, whatever else is wrong. */
-  static boolean isGasping(TankModel tank, Instant now) {
+  public static boolean isGasping(TankModel tank, Instant now) {
     return new SafetyGuard(tank, now).gasping().isPresent();
   }
 

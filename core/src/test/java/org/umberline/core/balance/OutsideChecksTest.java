@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.within;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.umberline.core.chemistry.FertiliserSalts;
 import org.umberline.core.tank.CarbonSource;
 import org.umberline.core.tank.PlantKind;
 
@@ -17,7 +16,6 @@ class OutsideChecksTest {
   private static final double OXYGEN = 15.999;
   private static final double PHOSPHORUS = 30.974;
   private static final double HYDROGEN = 1.008;
-  private static final double POTASSIUM = 39.098;
 
   /** Redfield's ratio 106 : 16 : 1 by atoms is 41 : 7.2 : 1 by mass (IUPAC masses). */
   @Test
@@ -60,17 +58,6 @@ class OutsideChecksTest {
     double reaches = 0.55 * 0.1 * carbon;
     assertThat(reaches / CarbonDosing.denitrifiesMg(carbon))
         .isEqualTo(5 * CARBON / (4 * NITROGEN), within(0.01));
-  }
-
-  /** Potassium nitrate is 61.3 % NO3, monopotassium phosphate 69.8 % PO4 by mass (IUPAC masses). */
-  @Test
-  void fertiliserSaltsHoldTheSharesOfTheirFormulas() {
-    double nitrate = NITROGEN + 3 * OXYGEN;
-    double phosphate = PHOSPHORUS + 4 * OXYGEN;
-    assertThat(FertiliserSalts.NITRATE_IN_POTASSIUM_NITRATE)
-        .isEqualTo(nitrate / (POTASSIUM + nitrate), within(0.0005));
-    assertThat(FertiliserSalts.PHOSPHATE_IN_POTASSIUM_PHOSPHATE)
-        .isEqualTo(phosphate / (POTASSIUM + 2 * HYDROGEN + phosphate), within(0.0005));
   }
 
   /**

@@ -24,6 +24,7 @@ public final class Rights {
           List.of(
               "GET /balance",
               "GET /care",
+              "GET /doses",
               "GET /file",
               "GET /implied-volume",
               "GET /keepers",
@@ -46,6 +47,10 @@ public final class Rights {
               // worked out and not kept
               "POST /absence",
               "POST /bench/result",
+              "POST /doses/carbon",
+              "POST /doses/peroxide",
+              "POST /doses/pump",
+              "POST /doses/raise",
               "POST /make-up/effect",
               "POST /readings",
               "POST /run-sheet/salt",

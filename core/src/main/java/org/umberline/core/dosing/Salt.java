@@ -1,0 +1,75 @@
+package org.umberline.core.dosing;
+
+import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.Term;
+
+/**
+ * A pure salt that is dosed to raise something. Shares are by the formula and IUPAC standard atomic
+ * weights (2007 values).
+ */
+public enum Salt implements Term {
+  /** KNO3. */
+  POTASSIUM_NITRATE("potassium-nitrate", Analyte.NITRATE, 613.3, "potassium", 386.7, 5.5),
+  /** Ca(NO3)2 with four H2O. */
+  CALCIUM_NITRATE("calcium-nitrate", Analyte.NITRATE, 525.1, "calcium", 169.7, 4.5),
+  /** KH2PO4. */
+  POTASSIUM_PHOSPHATE("potassium-phosphate", Analyte.PHOSPHATE, 697.9, "potassium", 287.3, 5.5),
+  /** NaHCO3; a g brings 11.90 meq, and a meq/L is 2.804 dKH. */
+  SODIUM_BICARBONATE("sodium-bicarbonate", Analyte.ALKALINITY, 33.38, "sodium", 273.7, 4.8),
+  /** CaCl2 with two H2O. */
+  CALCIUM_CHLORIDE("calcium-chloride", Analyte.CALCIUM, 272.6, "chloride", 482.3, 4.2),
+  /** MgCl2 with six H2O. */
+  MAGNESIUM_CHLORIDE("magnesium-chloride", Analyte.MAGNESIUM, 119.6, "chloride", 348.8, 4),
+  /** MgSO4 with seven H2O. */
+  MAGNESIUM_SULFATE("magnesium-sulfate", Analyte.MAGNESIUM, 98.61, "sulfate", 389.7, 4.5);
+
+  private final String term;
+  private final Analyte raises;
+  private final double perGram;
+  private final String companion;
+  private final double companionMgPerGram;
+  private final double teaspoonG;
+
+  Salt(
+      String term,
+      Analyte raises,
+      double perGram,
+      String companion,
+      double companionMgPerGram,
+      double teaspoonG) {
+    this.term = term;
+    this.raises = raises;
+    this.perGram = perGram;
+    this.companion = companion;
+    this.companionMgPerGram = companionMgPerGram;
+    this.teaspoonG = teaspoonG;
+  }
+
+  @Override
+  public String term() {
+    return term;
+  }
+
+  public Analyte raises() {
+    return raises;
+  }
+
+  /** What a gram brings: mg of the ion, or dKH times litres. */
+  public double perGram() {
+    return perGram;
+  }
+
+  /** The other ion that comes with it. */
+  public String companion() {
+    return companion;
+  }
+
+  public double companionMgPerGram() {
+    return companionMgPerGram;
+  }
+
+  /** About what a level teaspoon of 5 mL weighs, g. From memory: grains differ, a scale doesn't. */
+  public double teaspoonG() {
+    return teaspoonG;
+  }
+}

@@ -1,0 +1,198 @@
+package org.umberline.core.dosing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.umberline.core.TankBuilder;
+import org.umberline.core.chemistry.OxygenSaturation;
+import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.CarbonSource;
+import org.umberline.core.tank.Line;
+import org.umberline.core.tank.Lines;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.TankModel;
+
+class DosesTest {
+  private static final LocalDate TODAY = LocalDate.of(2026, 11, 27);
+
+  // IUPAC standard atomic weights, 2007
+  private static final double H = 1.00794;
+  private static final double C = 12.0107;
+  private static final double N = 14.0067;
+  private static final double O = 15.9994;
+  private static final double NA = 22.98977;
+  private static final double MG = 24.305;
+  private static final double P = 30.973762;
+  private static final double S = 32.065;
+  private static final double CL = 35.453;
+  private static final double K = 39.0983;
+  private static final double CA = 40.078;
+  private static final double WATER = 2 * H + O;
+  private static final double NO3 = N + 3 * O;
+  private static final double PO4 = P + 4 * O;
+
+  private static TankModel tank(double litres) {
+    return new TankBuilder().volumeL(litres).build();
+  }
+
+  private static DoseSource salt(Salt salt) {
+    return DoseSource.of(tank(100), salt.raises()).stream()
+        .filter(source -> source.id().equals(salt.term()))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  private static Raise nitrate(TankModel tank, double from, double to) {
+    return Raise.of(tank, Analyte.NITRATE, from, to, salt(Salt.POTASSIUM_NITRATE), TODAY);
+  }
+
+  private static void holds(Salt salt, double formula, double ion, double companion) {
+    assertThat(salt.perGram()).isEqualTo(1000 * ion / formula, within(0.1));
+    assertThat(salt.companionMgPerGram()).isEqualTo(1000 * companion / formula, within(0.1));
+  }
+
+  /** Shares by mass from the formulas (IUPAC standard atomic weights). */
+  @Test
+  void saltsHoldTheSharesOfTheirFormulas() {
+    holds(Salt.POTASSIUM_NITRATE, K + NO3, NO3, K);
+    holds(Salt.CALCIUM_NITRATE, CA + 2 * NO3 + 4 * WATER, 2 * NO3, CA);
+    holds(Salt.POTASSIUM_PHOSPHATE, K + 2 * H + PO4, PO4, K);
+    holds(Salt.CALCIUM_CHLORIDE, CA + 2 * CL + 2 * WATER, CA, 2 * CL);
+    holds(Salt.MAGNESIUM_CHLORIDE, MG + 2 * CL + 6 * WATER, MG, 2 * CL);
+    holds(Salt.MAGNESIUM_SULFATE, MG + S + 4 * O + 7 * WATER, MG, S + 4 * O);
+    // a mole of bicarbonate is an equivalent; 1 dKH is 10 mg of CaO in a litre, two equivalents
+    // each
+    double dkhPerMeq = (CA + O) / 2 / 10;
+    holds(Salt.SODIUM_BICARBONATE, NA + H + C + 3 * O, dkhPerMeq, NA);
+  }
+
+  /** Potassium nitrate brings 0.63 mg of potassium with a mg of nitrate (common practice). */
+  @Test
+  void nitrateIsRaisedInDailySteps() {
+    Raise raise = nitrate(tank(200), 2, 14);
+    assertThat(raise.refusal()).isEmpty();
+    // 12 mg/L at most 5 a day: three days; 2400 mg in all are 3.913 g
+    assertThat(raise.steps()).hasSize(3);
+    assertThat(raise.steps().get(0).on()).isEqualTo(TODAY);
+    assertThat(raise.steps().get(0).amount()).isEqualTo(2400 / 613.3 / 3, within(0.001));
+    assertThat(raise.steps().get(2).reaches()).isEqualTo(14, within(1e-9));
+    assertThat(raise.companionMgL() / 12).isEqualTo(0.63, within(0.005));
+    assertThat(nitrate(tank(200), 2, 7).steps()).hasSize(1);
+    assertThat(nitrate(tank(30), 2, 7).steps()).as("small tanks are raised slower").hasSize(3);
+  }
+
+  @Test
+  void whatIsOverAnyLimitIsRefusedWithTheMost() {
+    assertThat(nitrate(tank(200), 5, 5).refusal())
+        .contains(Refusal.of(Refusal.Why.NOTHING_TO_RAISE));
+    TankModel lined =
+        new TankBuilder()
+            .volumeL(200)
+            .lines(new Lines(new Line(OptionalDouble.empty(), OptionalDouble.of(10)), Line.NONE))
+            .build();
+    assertThat(nitrate(lined, 5, 12).refusal())
+        .contains(Refusal.of(Refusal.Why.OVER_YOUR_LIMIT, 10));
+    assertThat(nitrate(tank(200), 5, 60).refusal())
+        .contains(Refusal.of(Refusal.Why.OVER_HIGHEST, 40));
+    Raise far = Raise.of(tank(200), Analyte.CALCIUM, 1, 119, salt(Salt.CALCIUM_CHLORIDE), TODAY);
+    assertThat(far.refusal()).isEmpty();
+    assertThat(nitrate(tank(20), 0, 40).steps()).hasSize(20);
+  }
+
+  /** A weekly dose D with a weekly fraction f stacks to D / f (mass balance). */
+  @Test
+  void aWeeklyDoseStacksToWhatChangesTakeOut() {
+    TankModel weekly = tank(100).withRoutine(Optional.of(new Routine(0.25, 7, TODAY.plusDays(1))));
+    assertThat(nitrate(weekly, 0, 4).stacksTo().orElseThrow()).isEqualTo(16, within(1e-9));
+    double level = 0;
+    for (int week = 0; week < 200; week++) {
+      level = (level + 4) * 0.75;
+    }
+    assertThat(level + 4).isEqualTo(16, within(1e-6));
+    assertThat(nitrate(tank(100), 0, 4).stacksTo()).isEmpty();
+  }
+
+  @Test
+  void theTanksOwnSolutionsComeFirst() {
+    TankModel tank = new TankBuilder().volumeL(100).fertiliser("mix", 20, 1).build();
+    List<DoseSource> sources = DoseSource.of(tank, Analyte.NITRATE);
+    assertThat(sources).extracting(DoseSource::id).startsWith("mix");
+    Raise raise = Raise.of(tank, Analyte.NITRATE, 0, 4, sources.get(0), TODAY);
+    assertThat(raise.steps().get(0).amount()).isEqualTo(20, within(1e-9));
+    assertThat(raise.companionMgL()).isEqualTo(0.2, within(1e-9));
+  }
+
+  /**
+   * The ladder of `common practice, no source`: 0.1 then 0.2 mL for 100 L, then half again a week.
+   */
+  @Test
+  void carbonClimbsToItsCeilingAndNoFurther() {
+    CarbonLadder ladder = CarbonLadder.of(tank(400), CarbonSource.ETHANOL_40, TODAY, false);
+    assertThat(ladder.rungs().get(0))
+        .isEqualTo(new CarbonLadder.Rung(TODAY, TODAY.plusDays(2), 0.4));
+    assertThat(ladder.rungs().get(1).amountPerDay()).isEqualTo(0.8, within(1e-9));
+    assertThat(ladder.rungs().get(1).to()).isEqualTo(TODAY.plusDays(6));
+    assertThat(ladder.mostPerDay()).isEqualTo(10, within(1e-9));
+    for (int i = 2; i < ladder.rungs().size(); i++) {
+      CarbonLadder.Rung before = ladder.rungs().get(i - 1);
+      assertThat(ladder.rungs().get(i).amountPerDay())
+          .isGreaterThan(before.amountPerDay())
+          .isLessThanOrEqualTo(Math.min(10, before.amountPerDay() * 1.5 + 1e-9));
+      assertThat(ladder.rungs().get(i).from()).isEqualTo(before.to().plusDays(1));
+    }
+    assertThat(ladder.oxygenTakenG()).isEqualTo(6.6, within(1e-9));
+    assertThat(CarbonLadder.of(tank(400), CarbonSource.ETHANOL_40, TODAY, true).refusal())
+        .contains(Refusal.of(Refusal.Why.GASPING));
+  }
+
+  /**
+   * Saturation by the standard table: 9.09 mg/L at 20 °C, 8.26 at 25 °C; 6.728 there at a
+   * chlorinity of 20 (Standard Methods 4500-O).
+   */
+  @ParameterizedTest
+  @CsvSource({"20, 0, 9.092", "25, 0, 8.263", "0, 0, 14.621", "25, 36.131, 6.728"})
+  void oxygenSaturationFollowsTheTable(double celsius, double ppt, double mgL) {
+    assertThat(OxygenSaturation.mgPerLitre(celsius, ppt)).isEqualTo(mgL, within(0.001));
+  }
+
+  @Test
+  void peroxideGoesByTheWaterThatIsThere() {
+    Peroxide usual = Peroxide.of(tank(100), 60, 3, TODAY);
+    assertThat(usual.leastMl()).isEqualTo(12, within(1e-9));
+    assertThat(usual.mostMl()).isEqualTo(24, within(1e-9));
+    assertThat(Peroxide.of(tank(100), 60, 6, TODAY).mostMl()).isEqualTo(12, within(1e-9));
+    assertThat(Peroxide.of(tank(100), 60, 12, TODAY).refusal())
+        .contains(Refusal.of(Refusal.Why.TOO_STRONG, 6));
+    assertThat(Peroxide.of(tank(100), 120, 3, TODAY).refusal())
+        .contains(Refusal.of(Refusal.Why.MORE_THAN_THE_TANK, 100));
+    List<LogEntry> log = new ArrayList<>();
+    log.add(
+        new LogEntry.Observation(
+            TODAY.minusDays(3).atTime(9, 0).atOffset(ZoneOffset.UTC), Peroxide.DONE, 0, ""));
+    TankModel treated = tank(100).withLog(log);
+    assertThat(Peroxide.of(treated, 60, 3, TODAY).refusal())
+        .contains(Refusal.of(Refusal.Why.DONE_LATELY));
+    assertThat(Peroxide.of(treated, 60, 3, TODAY.plusDays(4)).refusal()).isEmpty();
+  }
+
+  @Test
+  void aPumpRunsAsLongAsItsTimedRunSays() {
+    PumpCalibration pump = PumpCalibration.of(22, 60, 11);
+    assertThat(pump.secondsPerDay()).isEqualTo(30, within(1e-9));
+    assertThat(pump.mlPerMinute()).isEqualTo(22, within(1e-9));
+    assertThat(pump.shortRun()).isFalse();
+    assertThat(PumpCalibration.of(2, 10, 11).shortRun()).isTrue();
+    assertThat(PumpCalibration.of(0.0625, 60, 1100).refusal())
+        .contains(Refusal.of(Refusal.Why.PUMP_TOO_SLOW, 90));
+  }
+}

@@ -1,0 +1,186 @@
+package org.umberline.server.dosing;
+
+import static org.umberline.server.http.Absent.orNull;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+import org.springframework.stereotype.Service;
+import org.umberline.core.dosing.CarbonLadder;
+import org.umberline.core.dosing.DoseCeilings;
+import org.umberline.core.dosing.DoseSource;
+import org.umberline.core.dosing.Peroxide;
+import org.umberline.core.dosing.PumpCalibration;
+import org.umberline.core.dosing.Raise;
+import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.planning.SafetyGuard;
+import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.CarbonSource;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.TankModel;
+import org.umberline.core.tank.WaterKind;
+import org.umberline.server.balance.AdviceMapper;
+import org.umberline.server.http.Refused;
+import org.umberline.server.http.Terms;
+import org.umberline.server.learning.Advices;
+import org.umberline.server.tank.TankRecords.Stored;
+import org.umberline.wording.DoseSheet;
+import org.umberline.wording.DoseSheets;
+
+/** Working amounts of what goes into a tank. */
+@Service
+public class DosesAnswers {
+  private static final List<Analyte> RAISED =
+      List.of(
+          Analyte.NITRATE,
+          Analyte.PHOSPHATE,
+          Analyte.ALKALINITY,
+          Analyte.CALCIUM,
+          Analyte.MAGNESIUM);
+
+  /** What a marine tank is usually kept at; from memory. */
+  private static final Map<Analyte, Double> MARINE =
+      Map.of(Analyte.ALKALINITY, 8.0, Analyte.CALCIUM, 420.0, Analyte.MAGNESIUM, 1300.0);
+
+  /** A lower limit is cleared by half of itself, as the advice does. */
+  private static final double ABOVE_FLOOR = 1.5;
+
+  private final Advices advices;
+  private final Clock clock;
+
+  DosesAnswers(Advices advices, Clock clock) {
+    this.advices = advices;
+    this.clock = clock;
+  }
+
+  private LocalDate today(Stored stored) {
+    return stored.tank().dayOf(clock.instant());
+  }
+
+  public DosesViews.Doses doses(Stored stored) {
+    TankModel tank = stored.tank();
+    return new DosesViews.Doses(
+        tank.netVolumeL(),
+        RAISED.stream().map(analyte -> raisable(stored, analyte)).toList(),
+        Arrays.stream(CarbonSource.values())
+            .map(source -> new DosesViews.DoseWith(source.term(), DoseSheets.name(source)))
+            .toList());
+  }
+
+  private DosesViews.Raisable raisable(Stored stored, Analyte analyte) {
+    TankModel tank = stored.tank();
+    return new DosesViews.Raisable(
+        analyte.term(),
+        DoseSheets.unit(analyte),
+        orNull(now(stored, analyte)),
+        orNull(to(tank, analyte)),
+        DoseCeilings.stepADay(tank, analyte),
+        DoseSource.of(tank, analyte).stream()
+            .map(source -> new DosesViews.DoseWith(source.id(), DoseSheets.name(source)))
+            .toList());
+  }
+
+  private OptionalDouble now(Stored stored, Analyte analyte) {
+    TankModel known = stored.tank().knownAt(clock.instant());
+    return Nutrient.of(analyte)
+        .map(
+            nutrient -> OptionalDouble.of(advices.learned(stored).advisor().levels().now(nutrient)))
+        .orElseGet(
+            () ->
+                known.log().stream()
+                    .filter(e -> e instanceof LogEntry.Test test && test.analyte() == analyte)
+                    .mapToDouble(e -> ((LogEntry.Test) e).standardValue())
+                    .reduce((a, b) -> b));
+  }
+
+  private static OptionalDouble to(TankModel tank, Analyte analyte) {
+    return Nutrient.of(analyte)
+        .map(
+            nutrient ->
+                nutrient.line(tank.lines()).floorMgL().stream()
+                    .filter(floor -> floor > 0)
+                    .map(floor -> ABOVE_FLOOR * floor)
+                    .findFirst())
+        .orElseGet(
+            () ->
+                tank.water() == WaterKind.MARINE
+                    ? OptionalDouble.of(MARINE.get(analyte))
+                    : OptionalDouble.empty());
+  }
+
+  /**
+   * The doses that raise something.
+   *
+   * @throws Refused naming what is raised with nothing here, or with something else
+   */
+  public DosesViews.Dose raise(Stored stored, DosesRequests.RaiseAsked asked) {
+    TankModel tank = stored.tank();
+    Analyte analyte = Terms.of(Analyte.class, "what", asked.what());
+    if (!RAISED.contains(analyte)) {
+      throw Refused.field("what", asked.what(), terms(RAISED.stream().map(Analyte::term).toList()));
+    }
+    List<DoseSource> sources = DoseSource.of(tank, analyte);
+    DoseSource with =
+        sources.stream()
+            .filter(source -> source.id().equals(asked.with()))
+            .findFirst()
+            .orElseThrow(
+                () ->
+                    Refused.field(
+                        "with",
+                        asked.with(),
+                        terms(sources.stream().map(DoseSource::id).toList())));
+    return view(
+        DoseSheets.of(
+            tank, analyte, Raise.of(tank, analyte, asked.from(), asked.to(), with, today(stored))));
+  }
+
+  private static String terms(List<String> words) {
+    return String.join(", ", words);
+  }
+
+  public DosesViews.Dose carbon(Stored stored, DosesRequests.CarbonAsked asked) {
+    TankModel tank = stored.tank().knownAt(clock.instant());
+    return view(
+        DoseSheets.of(
+            CarbonLadder.of(
+                tank,
+                Terms.of(CarbonSource.class, "source", asked.source()),
+                today(stored),
+                SafetyGuard.isGasping(tank, clock.instant()))));
+  }
+
+  public DosesViews.Dose peroxide(Stored stored, DosesRequests.PeroxideAsked asked) {
+    return view(
+        DoseSheets.of(
+            Peroxide.of(stored.tank(), asked.litres(), asked.percent(), today(stored)),
+            asked.litres(),
+            asked.percent()));
+  }
+
+  public DosesViews.Dose pump(DosesRequests.PumpAsked asked) {
+    return view(
+        DoseSheets.of(
+            PumpCalibration.of(asked.ml(), asked.seconds(), asked.mlPerDay()), asked.mlPerDay()));
+  }
+
+  private static DosesViews.Dose view(DoseSheet sheet) {
+    return new DosesViews.Dose(
+        AdviceMapper.said(sheet.sentence()),
+        sheet.refused(),
+        sheet.steps().stream()
+            .map(
+                step ->
+                    new DosesViews.DoseStep(
+                        step.on(), step.until(), step.amount(), orNull(step.reaches())))
+            .toList(),
+        sheet.unit(),
+        sheet.reachesUnit(),
+        sheet.notes().stream().map(AdviceMapper::said).toList(),
+        sheet.cautions(),
+        sheet.line());
+  }
+}
