@@ -32,10 +32,10 @@ public class Posteriors {
   private static final long SEED = 1;
 
   /**
-   * Of the memory there is, for one posterior: a year of daily entries takes about 7 MB, and half
-   * of it all may be posteriors.
+   * Of the memory there is, for one posterior: a year of daily entries takes about 7 MB, and a third
+   * of it all may be posteriors, since learning takes as much while it lasts.
    */
-  private static final long MEMORY_EACH = 14_000_000;
+  private static final long MEMORY_EACH = 20_000_000;
 
   /** Enough to see where a make-up leads while it is typed. */
   private static final int FEW_DRAWS = 160;
