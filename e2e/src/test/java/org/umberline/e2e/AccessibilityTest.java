@@ -182,6 +182,11 @@ class AccessibilityTest {
     page.openPlace("Breakwater", "change");
     page.see("run-sheet");
     check("change");
+    page.openPlace("Breakwater", "doses");
+    page.see("dose-asked");
+    page.named("carbon").click();
+    page.see("dose-steps");
+    check("doses");
     page.openPlace("Breakwater", "visit");
     page.see("visit-begin");
     check("visit");

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.awt.image.BufferedImage;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.UUID;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
@@ -81,6 +82,47 @@ class HandsOnStoryTest {
     page.awaitText("read-back", "In Stillwater:");
     page.see("entry-line").sendKeys(Keys.ENTER);
     page.awaitText("toast", "Noted in Stillwater");
+  }
+
+  @Test
+  void aDoseIsWorkedOutForThisTankNotedAndRefusedWhereItGoesTooFar() {
+    String id = UUID.randomUUID().toString();
+    page.takeIn(
+        id,
+        """
+        {"format":"umberline-tank","version":1,
+        "tank":{"name":"Dosed","water":"freshwater","netVolumeL":100},
+        "lines":{"nitrate":{"ceilingMgL":30}},
+        "fertilisers":[{"id":"mix","name":"Our mix","nitrateMgPerMl":20}]}""");
+    page.open("/tank/" + id + "/doses");
+    page.see("dose-asked");
+    blank("what the water holds", "2");
+    blank("what it shall hold", "10");
+    page.awaitText("dose", "Give 20 mL of Our mix a day for 2 days.");
+    assertThat(page.see("dose-steps").getText()).contains("10 mg/L NO3");
+    page.named("Given").click();
+    page.awaitText("toast", "Noted");
+    page.open("/tank/" + id + "/log");
+    page.await("it is in the log", d -> page.see("log").getText().contains("20 mL"));
+
+    page.open("/tank/" + id + "/doses");
+    page.see("dose-asked");
+    blank("what it shall hold", "35");
+    page.awaitText("dose", "over your own upper limit, 30 mg/L NO3");
+    page.named("peroxide").click();
+    blank("litres in the tank", "60");
+    page.awaitText("dose", "Draw up 12 mL to 24 mL in all, and no more.");
+    page.named("a dosing pump").click();
+    blank("mL it gave", "22");
+    blank("mL wanted a day", "11");
+    page.awaitText("dose", "Let it run 30 s a day for 11 mL.");
+  }
+
+  private void blank(String label, String value) {
+    WebElement field =
+        page.await(
+            label, d -> page.all("[aria-label='" + label + "']").stream().findFirst().orElse(null));
+    field.sendKeys(Keys.chord(Keys.CONTROL, "a"), value);
   }
 
   @Test

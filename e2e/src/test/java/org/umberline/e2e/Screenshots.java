@@ -54,8 +54,6 @@ class Screenshots {
       page.see("ledger-line").click();
       page.see("try-slider").sendKeys(Keys.ARROW_LEFT, Keys.ARROW_LEFT, Keys.ARROW_LEFT);
       page.await("tried", d -> page.see("put-back").isDisplayed() && settled(page));
-      page.script("document.querySelector('[data-testid=ledger-open]').scrollIntoView(false)");
-      page.picture(folder.resolve("balance-trying.png"));
       page.see("open-what-ifs").click();
       page.see("comparison");
       page.picture(folder.resolve("what-ifs.png"));
@@ -66,6 +64,12 @@ class Screenshots {
       page.openPlace("Breakwater", "log");
       page.see("log-entry");
       page.picture(folder.resolve("log.png"));
+      page.openPlace("Paddy", "doses");
+      page.see("dose-asked");
+      page.all("[aria-label='what it shall hold']").get(0).clear();
+      page.all("[aria-label='what it shall hold']").get(0).sendKeys("14");
+      page.see("dose-steps");
+      page.picture(folder.resolve("doses.png"));
       page.openPlace("Stillwater", "change");
       page.see("run-sheet");
       page.picture(folder.resolve("change.png"));

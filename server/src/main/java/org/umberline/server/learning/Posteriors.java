@@ -32,8 +32,8 @@ public class Posteriors {
   private static final long SEED = 1;
 
   /**
-   * Of the memory there is, for one posterior: a year of daily entries takes about 7 MB, and a third
-   * of it all may be posteriors, since learning takes as much while it lasts.
+   * Of the memory there is, for one posterior: a year of daily entries takes about 7 MB, and a
+   * third of it all may be posteriors, since learning takes as much while it lasts.
    */
   private static final long MEMORY_EACH = 20_000_000;
 
