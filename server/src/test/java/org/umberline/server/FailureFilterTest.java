@@ -19,6 +19,7 @@ import org.springframework.mock.web.MockHttpServletRequest;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.umberline.server.http.FailureFilter;
 import org.umberline.server.http.ProblemWriter;
+import org.umberline.server.http.Refused;
 import tools.jackson.databind.json.JsonMapper;
 
 @ExtendWith(MockitoExtension.class)
@@ -45,6 +46,15 @@ class FailureFilterTest {
     assertThat(response.getStatus()).isEqualTo(503);
     assertThat(response.getHeader("Retry-After")).isEqualTo("2");
     assertThat(response.getContentAsString()).contains("The database is away");
+  }
+
+  @Test
+  void whatAFilterRefusesIsToldAsWhatItIs() throws Exception {
+    doThrow(Refused.busy("Too many are signing in at once.")).when(chain).doFilter(any(), any());
+    filter.doFilter(new MockHttpServletRequest("POST", "/api/sign-in"), response, chain);
+    assertThat(response.getStatus()).isEqualTo(503);
+    assertThat(response.getHeader("Retry-After")).isEqualTo("2");
+    assertThat(response.getContentAsString()).contains("Too many are signing in at once.");
   }
 
   @Test

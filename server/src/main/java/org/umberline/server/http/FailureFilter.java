@@ -70,15 +70,26 @@ public class FailureFilter extends OncePerRequestFilter {
     }
     try {
       chain.doFilter(request, response);
+    } catch (Refused refused) {
+      // by a filter: what the API itself refuses never gets here
+      if (response.isCommitted()) {
+        throw refused;
+      }
+      askAgain(response, refused.retryAfterSeconds());
+      problems.write(request, response, refused.status(), refused.getMessage());
     } catch (RuntimeException | ServletException failure) {
       Optional<DatabaseTrouble> trouble = DatabaseTrouble.of(failure);
       if (trouble.isEmpty() || response.isCommitted()) {
         throw failure;
       }
-      if (trouble.get().retryAfterSeconds() > 0) {
-        response.setHeader("Retry-After", String.valueOf(trouble.get().retryAfterSeconds()));
-      }
+      askAgain(response, trouble.get().retryAfterSeconds());
       problems.write(request, response, trouble.get().status(), trouble.get().detail());
+    }
+  }
+
+  private static void askAgain(HttpServletResponse response, long afterSeconds) {
+    if (afterSeconds > 0) {
+      response.setHeader("Retry-After", String.valueOf(afterSeconds));
     }
   }
 

@@ -44,12 +44,14 @@ public final class Passwords {
    * in, and is kept as Argon2 from then on.
    */
   public static PasswordEncoder encoder() {
-    return new DelegatingPasswordEncoder(
-        "argon2",
-        Map.of(
+    return new FewAtOnce(
+        new DelegatingPasswordEncoder(
             "argon2",
-            Argon2PasswordEncoder.defaultsForSpringSecurity_v5_8(),
-            "bcrypt",
-            new BCryptPasswordEncoder()));
+            Map.of(
+                "argon2",
+                Argon2PasswordEncoder.defaultsForSpringSecurity_v5_8(),
+                "bcrypt",
+                new BCryptPasswordEncoder())),
+        Runtime.getRuntime().availableProcessors());
   }
 }
