@@ -6,7 +6,7 @@
   import { may, tanks } from '../../lib/tanks.svelte';
   import { show } from '../../lib/toast.svelte';
   import { volume } from '../../lib/units.svelte';
-  import { ownDay, shortDay } from '../../lib/words';
+  import { dayAndMonth, dayStart, ownDay, shortDay } from '../../lib/words';
   import Button from '../../ui/Button.svelte';
   import Chip from '../../ui/Chip.svelte';
   import Input from '../../ui/Input.svelte';
@@ -214,15 +214,15 @@
                   class="border-base-300 grid min-h-11 grid-cols-[8.5rem_1fr_auto] items-center gap-x-3 border-b sm:min-h-9"
                 >
                   <span class="text-neutral"
-                    >{shortDay(step.on)}{step.until !== step.on
-                      ? ` to ${shortDay(step.until)}`
-                      : ''}</span
+                    >{step.until === step.on
+                      ? shortDay(step.on)
+                      : `${dayAndMonth(dayStart(step.on))} to ${dayAndMonth(dayStart(step.until))}`}</span
                   >
                   <span
                     ><strong>{amount(step.amount)} {dose.unit}</strong>{step.until !== step.on
                       ? ' a day'
                       : ''}{#if step.reaches !== undefined}<span class="text-neutral">
-                        → {typed(step.reaches)} {dose.reachesUnit}</span
+                        {' '}→ {typed(step.reaches)} {dose.reachesUnit}</span
                       >{/if}</span
                   >
                   {#if dose.line && may(tank, 'HELPER')}

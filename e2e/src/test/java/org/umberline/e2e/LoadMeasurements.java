@@ -37,6 +37,15 @@ class LoadMeasurements {
   private static final Duration MANY = Duration.ofSeconds(60);
   private static final Duration LONG = Duration.ofMinutes(Integer.getInteger("load.minutes", 30));
 
+  private static final String ERROR = "error";
+
+  private static int errors(Map<String, Queue<Double>> times) {
+    return times.entrySet().stream()
+        .filter(one -> one.getKey().startsWith(ERROR))
+        .mapToInt(one -> one.getValue().size())
+        .sum();
+  }
+
   /** One keeper of the measurement: who it is and its tanks. */
   private record Keeper(String name, List<String> tanks) {}
 
@@ -67,7 +76,7 @@ class LoadMeasurements {
       }
       System.out.printf(
           "errors %d; memory %d MB%n",
-          times.getOrDefault("error", new ConcurrentLinkedQueue<>()).size(),
+          errors(times),
           application.memory() / 1_000_000);
       if (then.compareTo(MANY) > 0) {
         work(application, keepers, then, times);
@@ -134,7 +143,7 @@ class LoadMeasurements {
     while (!waiting.isEmpty()) {
       for (String name : List.copyOf(waiting)) {
         Browser browser = new Browser(address);
-        browser.signIn(name, Browser.PASSWORD);
+        expect(browser.signIn(name, Browser.PASSWORD), 204);
         var known = browser.get("/api/rounds/known").json();
         if (known.path("coming").isEmpty() && known.path("renewed").isEmpty()) {
           waiting.remove(name);
@@ -165,7 +174,7 @@ class LoadMeasurements {
           minute,
           application.memory() / 1_000_000,
           times.values().stream().mapToInt(Collection::size).sum(),
-          times.getOrDefault("error", new ConcurrentLinkedQueue<>()).size());
+          errors(times));
     }
   }
 
@@ -175,7 +184,8 @@ class LoadMeasurements {
       try {
         Random random = new Random(seed);
         think(random);
-        Browser browser = new Browser(address);
+        // each from an address of its own, as a balancer tells it
+        Browser browser = new Browser(address).with("X-Forwarded-For", "10.1.1." + seed % 250);
         timed("sign in", () -> browser.signIn(keeper.name, Browser.PASSWORD));
         Set<String> tried = new HashSet<>();
         while (Instant.now().isBefore(until)) {
@@ -205,7 +215,7 @@ class LoadMeasurements {
         Thread.currentThread().interrupt();
       } catch (RuntimeException failure) {
         failure.printStackTrace();
-        add("error", 0);
+        add(ERROR + ", not answered", 0);
       }
     }
 
@@ -216,7 +226,8 @@ class LoadMeasurements {
     private void timed(String what, Supplier<Answer> request) {
       long begin = System.nanoTime();
       Answer answer = request.get();
-      add(answer.status() < 300 ? what : "error", (System.nanoTime() - begin) / 1e6);
+      String kind = answer.status() < 300 ? what : ERROR + " " + answer.status() + ", " + what;
+      add(kind, (System.nanoTime() - begin) / 1e6);
     }
 
     private void add(String what, double milliseconds) {

@@ -92,7 +92,9 @@ public final class DoseSheets {
         Phrase.of(
             "Test the day after the last dose"
                 + (days > 2 ? ", and once on the way" : "")
-                + ": animals and plants take some of it at once."));
+                + (isNutrient(analyte)
+                    ? ": plants, corals and bacteria take some of it at once."
+                    : "."));
     raise
         .stacksTo()
         .ifPresent(
