@@ -75,9 +75,7 @@ class LoadMeasurements {
         Measurements.tell(what, new ArrayList<>(times.get(what)));
       }
       System.out.printf(
-          "errors %d; memory %d MB%n",
-          errors(times),
-          application.memory() / 1_000_000);
+          "errors %d; memory %d MB%n", errors(times), application.memory() / 1_000_000);
       if (then.compareTo(MANY) > 0) {
         work(application, keepers, then, times);
       }

@@ -94,7 +94,7 @@ public final class DoseSheets {
                 + (days > 2 ? ", and once on the way" : "")
                 + (isNutrient(analyte)
                     ? ": plants, corals and bacteria take some of it at once."
-                    : "."));
+                    : ".")));
     raise
         .stacksTo()
         .ifPresent(
