@@ -131,6 +131,8 @@
       .filter((work) => work.added && work.on <= today)
       .map((work) => said(work.words, today)),
   );
+  /** On a phone there is room for it only once something is tried. */
+  let holding = $derived(['text-neutral', !trying && 'hidden sm:inline-block']);
   let floorNote = $derived(saidOf('BELOW_FLOOR'));
   let acute = $derived(balance.today.verdict === 'ACT_NOW' ? first : '');
   let now = $derived(balance.today.fraction);
@@ -227,7 +229,7 @@
       </ol>
     {/if}
     <p
-      class="text-base-content/85 mt-1 text-base leading-7 transition-opacity duration-150 sm:text-lg sm:leading-6"
+      class="text-base-content/85 mt-1 text-base leading-6 transition-opacity duration-150 sm:text-lg sm:leading-6"
       class:opacity-50={stale}
       data-testid="outcome"
     >
@@ -280,12 +282,12 @@
         <Button dense data-testid="put-back" onclick={onescape}>Put back</Button>
       {/if}
       {#if held !== 'fraction'}
-        <Button kind="bare" dense class="text-neutral" onclick={() => onhold('fraction')}
+        <Button kind="bare" dense class={holding} onclick={() => onhold('fraction')}
           >Hold {percent(routine.fraction)}</Button
         >
       {/if}
       {#if held !== 'everyDays'}
-        <Button kind="bare" dense class="text-neutral" onclick={() => onhold('everyDays')}
+        <Button kind="bare" dense class={holding} onclick={() => onhold('everyDays')}
           >Hold {interval(routine.everyDays)}</Button
         >
       {/if}

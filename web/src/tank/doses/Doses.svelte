@@ -114,8 +114,10 @@
     noted = [...noted, key];
     const id = crypto.randomUUID();
     const sent = await note({ id, tank, text: line, at: new Date().toISOString() });
-    if ('refused' in sent) show({ kind: 'problem', text: sent.refused });
-    else show({ kind: 'done', text: `Noted: ${sent.recorded.understood.join('; ')}.` });
+    if ('refused' in sent) {
+      noted = noted.filter((one) => one !== key);
+      show({ kind: 'problem', text: sent.refused });
+    } else show({ kind: 'done', text: `Noted: ${sent.recorded.understood.join('; ')}.` });
   }
 </script>
 

@@ -91,7 +91,7 @@ class HandsOnStoryTest {
         id,
         """
         {"format":"umberline-tank","version":1,
-        "tank":{"name":"Dosed","water":"freshwater","netVolumeL":100},
+        "tank":{"name":"Window","water":"freshwater","netVolumeL":100},
         "lines":{"nitrate":{"ceilingMgL":30}},
         "fertilisers":[{"id":"mix","name":"Our mix","nitrateMgPerMl":20}]}""");
     page.open("/tank/" + id + "/doses");

@@ -233,13 +233,16 @@ class KeeperStoryTest {
                 "return document.querySelector('[data-testid=entry-line]')"
                     + ".getBoundingClientRect().bottom");
     assertThat(lineBottom.intValue()).as("the entry line is in sight").isLessThan(844);
-    Number panel =
-        (Number)
-            page.script(
-                "return document.querySelector('[data-testid=nitrate-band]')"
-                    + ".getBoundingClientRect().top");
-    // 844 less the bar of 53 at the bottom; how long the sentence is hangs on the stories before
-    assertThat(panel.intValue()).as("the nitrate tideline is in sight").isLessThan(844 - 53);
+    // 844 less the bar of 53 at the bottom, once the page's own letters are there
+    page.await(
+        "the nitrate tideline is in sight",
+        d ->
+            ((Number)
+                        page.script(
+                            "return document.querySelector('[data-testid=nitrate-band]')"
+                                + ".getBoundingClientRect().top"))
+                    .intValue()
+                < 844 - 53);
   }
 
   private int overflow(String side) {

@@ -123,7 +123,7 @@ public final class DoseSheets {
         List.of(
             "Dissolve it in tank water and pour it where the flow is; never two salts in one cup.",
             "Pure salts of a known formula only; keep them from children, and dry."),
-        with.solution().map(solution -> "dosed " + solution.id() + " # ml").orElse(""));
+        with.solution().map(solution -> "dosed \"" + solution.id() + "\" # ml").orElse(""));
   }
 
   private static boolean isNutrient(Analyte analyte) {
