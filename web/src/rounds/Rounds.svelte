@@ -195,7 +195,7 @@
     {#if coming.length > 0}
       <div class="mt-2 max-w-prose" role="status" data-testid="coming">
         <Progress
-          words="{lines.length} of {coming.length + lines.length} tanks"
+          words="Learning from the logs of {coming.length} more"
           share={lines.length / (coming.length + lines.length)}
         />
         <p class="text-neutral mt-1 text-sm">{coming.map((tank) => tank.name).join(', ')}</p>

@@ -96,6 +96,7 @@ final class Page implements AutoCloseable {
     open("/");
     see("demo-sign-in").click();
     see("rounds-line");
+    await("every tank is known", d -> count("coming") == 0);
     return this;
   }
 

@@ -73,7 +73,9 @@ public class Ahead {
 
   @TransactionalEventListener
   void changed(TankChanged change) {
-    after(AFTER_A_LINE, change.tank(), change.keeper());
+    if (wanted) {
+      after(AFTER_A_LINE, change.tank(), change.keeper());
+    }
   }
 
   @Scheduled(initialDelay = 20, fixedDelay = 1200, timeUnit = TimeUnit.SECONDS)
@@ -93,18 +95,13 @@ public class Ahead {
     }
   }
 
-  /**
-   * Works out a tank as soon as those before it are done; that it waits already is enough.
-   *
-   * @return whether it will be
-   */
-  public boolean soon(UUID tank, UUID keeper) {
+  /** Works out a tank as soon as those before it are done; that it waits already is enough. */
+  public void soon(UUID tank, UUID keeper) {
     after(Duration.ZERO, tank, keeper);
-    return wanted;
   }
 
   private void after(Duration delay, UUID tank, UUID keeper) {
-    if (wanted && !one.isShutdown() && waiting.add(tank)) {
+    if (!one.isShutdown() && waiting.add(tank)) {
       var unused =
           one.schedule(() -> workOut(tank, keeper), delay.toMillis(), TimeUnit.MILLISECONDS);
     }

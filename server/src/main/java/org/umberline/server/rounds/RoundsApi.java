@@ -61,11 +61,11 @@ class RoundsApi {
       if (known.isPresent() && from.isEmpty()) {
         continue;
       }
-      boolean soon = ahead.soon(stored.id(), keeper.keeperId());
+      ahead.soon(stored.id(), keeper.keeperId());
       if (from.isPresent()) {
         OffsetDateTime at = from.get().atZone(stored.tank().timeZone()).toOffsetDateTime();
         renewed.add(new RoundsViews.Renewed(stored.id(), at));
-      } else if (soon && System.nanoTime() > until) {
+      } else if (System.nanoTime() > until) {
         coming.add(new RoundsViews.Coming(stored.id(), stored.tank().name(), stored.site()));
       } else {
         lines.add(answers.line(stored));
