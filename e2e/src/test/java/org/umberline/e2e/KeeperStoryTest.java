@@ -205,8 +205,7 @@ class KeeperStoryTest {
             folder.resolve("bad.umberline.json"),
             file.replace("\"netVolumeL\" : 190", "\"netVolumeL\" : -190"));
     page.open("/");
-    page.see("rounds-line");
-    page.await("every tank", d -> page.count("coming") == 0);
+    page.awaitRounds();
     int tanks = page.count("rounds-line");
     page.see("take-in").sendKeys(bad.toString());
     page.awaitText("refused", "tank, net volume L");

@@ -95,9 +95,14 @@ final class Page implements AutoCloseable {
   Page enterDemo() {
     open("/");
     see("demo-sign-in").click();
-    see("rounds-line");
-    await("every tank is known", d -> count("coming") == 0);
+    awaitRounds();
     return this;
+  }
+
+  /** Waits until Rounds knows every tank as it is now. */
+  void awaitRounds() {
+    see("rounds-line");
+    await("every tank is known", d -> count("coming") == 0 && count("as-of") == 0);
   }
 
   /** Leaves whoever is signed in and enters as somebody new, without tanks. */

@@ -78,8 +78,7 @@ class RoundsAndMakeUpStoryTest {
     page.see("keep-make-up").click();
     page.awaitText("toast", "Kept");
     page.open("/");
-    page.see("rounds-line");
-    page.await("every tank", d -> page.count("coming") == 0);
+    page.awaitRounds();
   }
 
   @Test
@@ -91,8 +90,7 @@ class RoundsAndMakeUpStoryTest {
     page.await("all", d -> page.count("rounds-line") == all);
 
     page.size(390, 844).reload();
-    page.see("rounds-line");
-    page.await("every tank", d -> page.count("coming") == 0);
+    page.awaitRounds();
     page.named("all " + all).click();
     page.await("all in one line each", d -> page.count("rounds-line") == all);
     page.reach(page.line("Saltings")).findElement(By.tagName("button")).click();
@@ -114,8 +112,7 @@ class RoundsAndMakeUpStoryTest {
 
   @Test
   void aTankIsPutAwayAndDeletedAndComesBackBothTimes() {
-    page.see("rounds-line");
-    page.await("every tank", d -> page.count("coming") == 0);
+    page.awaitRounds();
     int tanks = page.count("rounds-line");
     page.openTank("Paddy");
     page.named("Make-up").click();
@@ -136,6 +133,8 @@ class RoundsAndMakeUpStoryTest {
     page.await("one less", d -> page.count("rounds-line") == tanks - 1);
     page.see("account").click();
     page.awaitText("deleted", "Paddy gone for good on");
+    // a notice lies over the foot of a long page
+    page.awaitGone("toast");
     page.named("Bring it back").click();
     page.awaitText("toast", "Paddy is back");
     page.open("/");
