@@ -135,7 +135,11 @@ class RoundsAndMakeUpStoryTest {
     page.awaitText("deleted", "Paddy gone for good on");
     // a notice lies over the foot of a long page
     page.awaitGone("toast");
-    page.named("Bring it back").click();
+    // other stories leave deleted tanks as well
+    page.see("deleted")
+        .findElement(
+            By.xpath(".//li[contains(., 'Paddy')]//button[normalize-space()='Bring it back']"))
+        .click();
     page.awaitText("toast", "Paddy is back");
     page.open("/");
     page.await("all again", d -> page.count("rounds-line") == tanks);
