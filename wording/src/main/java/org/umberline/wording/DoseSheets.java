@@ -80,7 +80,7 @@ public final class DoseSheets {
             SmallWords.level(amount, unit),
             " of " + name(with) + (days == 1 ? " once." : " a day for " + days + " days."));
     List<Phrase> notes = new ArrayList<>();
-    with.salt().ifPresent(salt -> household(salt, amount, unit(analyte), notes));
+    with.salt().ifPresent(salt -> household(salt, amount, notes));
     if (raise.companionMgL() > 0) {
       notes.add(
           Phrase.of(
@@ -130,7 +130,7 @@ public final class DoseSheets {
     return analyte == Analyte.NITRATE || analyte == Analyte.PHOSPHATE;
   }
 
-  private static void household(Salt salt, double grams, String unit, List<Phrase> notes) {
+  private static void household(Salt salt, double grams, List<Phrase> notes) {
     double quarters = Math.rint(QUARTERS * grams / salt.teaspoonG());
     if (grams >= SMALL_G && quarters >= 1) {
       notes.add(
@@ -151,15 +151,11 @@ public final class DoseSheets {
               Phrase.amount(SOLUTION_ML, "mL"),
               "; then the dose is ",
               SmallWords.level(grams * SOLUTION_ML / SOLUTION_G, "mL"),
-              isSolution(unit)
+              isNutrient(salt.raises())
                   ? Phrase.of(
                       ". In Make-up it is a solution of ", Phrase.amount(perMl, "mg"), " a mL.")
                   : "."));
     }
-  }
-
-  private static boolean isSolution(String unit) {
-    return unit.startsWith("mg/L ");
   }
 
   private static String quarters(double quarters) {
@@ -304,6 +300,10 @@ public final class DoseSheets {
           Phrase.of("That is more than such a tank should hold, ", most, " at most.");
       case TOO_MANY_DAYS ->
           Phrase.of("That would take more than four weeks of daily doses. Go to ", most, " first.");
+      case CARBON_DOSED ->
+          Phrase.of(
+              "Carbon is dosed already, as Make-up has it, and a second ladder would add to it. End"
+                  + " that dose in Make-up first, or go on from it.");
       case GASPING ->
           Phrase.of(
               "Not while animals gasp: bacteria grown on carbon take the oxygen. Aerate, and see to"

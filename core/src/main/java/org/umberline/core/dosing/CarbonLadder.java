@@ -7,6 +7,7 @@ import java.util.Optional;
 import org.umberline.core.balance.CarbonDosing;
 import org.umberline.core.chemistry.OxygenSaturation;
 import org.umberline.core.tank.CarbonSource;
+import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.TankModel;
 
 /**
@@ -62,7 +63,8 @@ public record CarbonLadder(
     Optional<Refusal> refusal =
         CarbonSafety.against(tank, first, gasping).stream()
             .findFirst()
-            .map(danger -> Refusal.of(why(danger)));
+            .map(danger -> Refusal.of(why(danger)))
+            .or(() -> dosedAlready(tank, first));
     return new CarbonLadder(
         source,
         refusal.isPresent() ? List.of() : rungs(tank, source, first, most),
@@ -70,6 +72,17 @@ public record CarbonLadder(
         ethanol * OXYGEN_G_PER_ML,
         held,
         refusal);
+  }
+
+  private static Optional<Refusal> dosedAlready(TankModel tank, LocalDate day) {
+    return tank.exports().stream()
+        .filter(
+            export ->
+                export instanceof ExportMethod.CarbonDose dose
+                    && dose.amountPerDay() > 0
+                    && dose.span().contains(day))
+        .findFirst()
+        .map(dose -> Refusal.of(Refusal.Why.CARBON_DOSED));
   }
 
   private static List<Rung> rungs(

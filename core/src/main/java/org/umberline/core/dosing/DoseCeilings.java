@@ -22,7 +22,15 @@ public final class DoseCeilings {
   /** From memory, mg/L. */
   private static final double MAGNESIUM = 50;
 
+  /** A lower limit is cleared by half of itself. Chosen. */
+  private static final double ABOVE_FLOOR = 1.5;
+
   private DoseCeilings() {}
+
+  /** What a nutrient is raised to where its lower limit is {@code floorMgL}, mg/L of the ion. */
+  public static double aboveFloor(double floorMgL) {
+    return ABOVE_FLOOR * floorMgL;
+  }
 
   /**
    * The most that a day may raise it, in the analyte's standard unit.

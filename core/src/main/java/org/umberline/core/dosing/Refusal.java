@@ -18,6 +18,8 @@ public record Refusal(Why why, OptionalDouble most) {
     OVER_HIGHEST,
     /** It would take more days than anybody keeps to; most can be reached. */
     TOO_MANY_DAYS,
+    /** Carbon is dosed as it is: a second ladder would add to it. */
+    CARBON_DOSED,
     /** Animals gasp: the oxygen is short already. */
     GASPING,
     /** A marine tank without a skimmer. */

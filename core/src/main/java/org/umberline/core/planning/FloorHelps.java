@@ -21,9 +21,6 @@ final class FloorHelps {
   private static final double FEED_MORE = 0.2;
   private static final double FILTER_LESS = 0.5;
 
-  /** A floor is raised to this much of itself. Chosen. */
-  private static final double ABOVE_FLOOR = 1.5;
-
   private static final int DAYS_PER_WEEK = 7;
 
   private final TankModel tank;
@@ -115,7 +112,8 @@ final class FloorHelps {
   /** A day's dose towards half above the floor, of a fertiliser the tank has or of a pure salt. */
   private Advice.Help dose(Nutrient nutrient) {
     double floor = nutrient.line(tank.lines()).floorMgL().orElse(0);
-    double missing = Math.max(0, ABOVE_FLOOR * floor - new Levels(tank, posterior).now(nutrient));
+    double missing =
+        Math.max(0, DoseCeilings.aboveFloor(floor) - new Levels(tank, posterior).now(nutrient));
     double most = DoseCeilings.stepADay(tank, nutrient.analyte());
     double mgPerDay = Math.min(missing / DAYS_PER_WEEK, most) * tank.netVolumeL();
     Optional<Fertiliser> own =

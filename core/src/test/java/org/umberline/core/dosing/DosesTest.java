@@ -16,6 +16,7 @@ import org.umberline.core.TankBuilder;
 import org.umberline.core.chemistry.OxygenSaturation;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.CarbonSource;
+import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.Line;
 import org.umberline.core.tank.Lines;
 import org.umberline.core.tank.LogEntry;
@@ -153,6 +154,13 @@ class DosesTest {
     assertThat(ladder.oxygenTakenG()).isEqualTo(6.6, within(1e-9));
     assertThat(CarbonLadder.of(tank(400), CarbonSource.ETHANOL_40, TODAY, true).refusal())
         .contains(Refusal.of(Refusal.Why.GASPING));
+    TankModel dosed =
+        new TankBuilder()
+            .volumeL(400)
+            .export(new ExportMethod.CarbonDose("c", CarbonSource.SUGAR, 1, TankBuilder.always()))
+            .build();
+    assertThat(CarbonLadder.of(dosed, CarbonSource.ETHANOL_40, TODAY, false).refusal())
+        .contains(Refusal.of(Refusal.Why.CARBON_DOSED));
   }
 
   /**

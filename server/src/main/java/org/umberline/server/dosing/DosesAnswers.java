@@ -45,9 +45,6 @@ public class DosesAnswers {
   private static final Map<Analyte, Double> MARINE =
       Map.of(Analyte.ALKALINITY, 8.0, Analyte.CALCIUM, 420.0, Analyte.MAGNESIUM, 1300.0);
 
-  /** A lower limit is cleared by half of itself, as the advice does. */
-  private static final double ABOVE_FLOOR = 1.5;
-
   private final Advices advices;
   private final Clock clock;
 
@@ -102,7 +99,7 @@ public class DosesAnswers {
             nutrient ->
                 nutrient.line(tank.lines()).floorMgL().stream()
                     .filter(floor -> floor > 0)
-                    .map(floor -> ABOVE_FLOOR * floor)
+                    .map(DoseCeilings::aboveFloor)
                     .findFirst())
         .orElseGet(
             () ->
