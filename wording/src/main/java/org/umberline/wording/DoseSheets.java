@@ -29,16 +29,6 @@ public final class DoseSheets {
 
   private DoseSheets() {}
 
-  /** The unit in which an analyte is told here. */
-  public static String unit(Analyte analyte) {
-    return switch (analyte) {
-      case NITRATE -> "mg/L NO3";
-      case PHOSPHATE -> "mg/L PO4";
-      case ALKALINITY -> "dKH";
-      default -> "mg/L";
-    };
-  }
-
   /** What something is raised with, by its name. */
   public static String name(DoseSource source) {
     return source.salt().map(DoseSheets::name).or(() -> source.solution().map(f -> f.name())).get();
@@ -58,9 +48,9 @@ public final class DoseSheets {
 
   public static String name(CarbonSource source) {
     return switch (source) {
-      case ETHANOL_40 -> "ethanol of 40 %";
+      case ETHANOL_40 -> "40 % spirit";
       case SUGAR -> "sugar";
-      case VINEGAR -> "vinegar of 5 %";
+      case VINEGAR -> "5 % vinegar";
     };
   }
 
@@ -68,7 +58,7 @@ public final class DoseSheets {
 
   public static DoseSheet of(TankModel tank, Analyte analyte, Raise raise) {
     if (raise.refusal().isPresent()) {
-      return DoseSheet.refused(refusal(raise.refusal().get(), unit(analyte)));
+      return DoseSheet.refused(refusal(raise.refusal().get(), analyte.standardUnit().label()));
     }
     DoseSource with = raise.with();
     String unit = with.salt().isPresent() ? "g" : "mL";
@@ -102,7 +92,7 @@ public final class DoseSheets {
                 notes.add(
                     Phrase.of(
                         "Given every week, with the changes of your routine it builds up to ",
-                        SmallWords.level(stack, unit(analyte)),
+                        SmallWords.level(stack, analyte.standardUnit().label()),
                         " over what there is without it.")));
     if (with.salt().isPresent() && isNutrient(analyte)) {
       notes.add(
@@ -118,7 +108,7 @@ public final class DoseSheets {
                 s -> new DoseSheet.Step(s.on(), s.on(), s.amount(), OptionalDouble.of(s.reaches())))
             .toList(),
         unit,
-        unit(analyte),
+        analyte.standardUnit().label(),
         notes,
         List.of(
             "Dissolve it in tank water and pour it where the flow is; never two salts in one cup.",

@@ -71,7 +71,7 @@ public class DosesAnswers {
     TankModel tank = stored.tank();
     return new DosesViews.Raisable(
         analyte.term(),
-        DoseSheets.unit(analyte),
+        analyte.standardUnit().label(),
         orNull(now(stored, analyte)),
         orNull(to(tank, analyte)),
         DoseCeilings.stepADay(tank, analyte),
