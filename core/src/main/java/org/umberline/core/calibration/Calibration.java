@@ -106,6 +106,28 @@ public final class Calibration {
   }
 
   /**
+   * The posterior of what was learned before, figure for figure: nothing is searched for, each draw
+   * is run once.
+   *
+   * @param tank the others as they were given to {@link #calibrate}
+   * @throws IllegalArgumentException when it was learned of another kind of tank
+   */
+  public static Posterior again(
+      TankModel tank, LocalDate asOf, int horizonDays, Learned learned, Workers workers) {
+    Scenario scenario = Scenario.of(tank, firstDay(tank, asOf), asOf, horizonDays);
+    Calibration known = new Calibration(scenario, workers, Progress.NONE);
+    double[][] points = learned.points();
+    if (points[0].length != known.parameters.size()) {
+      throw new IllegalArgumentException(
+          "learned: %d unknowns, the tank has %d"
+              .formatted(points[0].length, known.parameters.size()));
+    }
+    List<Outcome> kept =
+        known.runs.sideBySide(points.length, 0, 1, own -> i -> own.outcome(points[i]));
+    return known.summary.posterior(kept, learned);
+  }
+
+  /**
    * The part of a tank that a calibration looks at: neither what its keeper wants of it nor what
    * was seen or done in it without moving nitrogen or phosphorus. Tanks that agree in it learn the
    * same.
@@ -159,7 +181,7 @@ public final class Calibration {
         }
         outcomes.add(runs.outcome(z));
       }
-      return summary.posterior(outcomes, draws, random);
+      return posterior(outcomes, draws, random);
     }
     StandIn standIn = search.find(random);
     List<double[]> runAt = new ArrayList<>();
@@ -226,7 +248,12 @@ public final class Calibration {
                     moved(own, drawn.get(chosen[i]), moves, walk, new SplittableRandom(seed + i));
               }));
     }
-    return summary.posterior(kept, effective, random);
+    return posterior(kept, effective, random);
+  }
+
+  private Posterior posterior(List<Outcome> kept, double effective, RandomGenerator random) {
+    double[][] points = kept.stream().map(Outcome::z).toArray(double[][]::new);
+    return summary.posterior(kept, new Learned(points, effective, random.nextLong()));
   }
 
   /**

@@ -17,7 +17,7 @@ import org.umberline.core.tank.TankModel;
  * @param readings every test the balance answers for beside what the draws say of it
  * @param unknowns what was learned of each unknown
  * @param workers that run the draws into the days ahead
- * @param effectiveSamples effective sample size of the importance weights, before resampling
+ * @param learned all that was searched for; the rest follows from it
  */
 public record Posterior(
     Scenario scenario,
@@ -26,7 +26,12 @@ public record Posterior(
     Fit fit,
     List<Reading> readings,
     List<Unknown> unknowns,
-    double effectiveSamples) {
+    Learned learned) {
+  /** Effective sample size of the importance weights, before resampling. */
+  public double effectiveSamples() {
+    return learned.effectiveSamples();
+  }
+
   /**
    * Standard deviations from which a test contradicts the rest: one in a hundred good tests does.
    */
@@ -90,7 +95,7 @@ public record Posterior(
         fit,
         readings,
         unknowns,
-        effectiveSamples);
+        learned);
   }
 
   /** Tenth, middle and ninetieth percentile. */

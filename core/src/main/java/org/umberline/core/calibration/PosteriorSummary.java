@@ -2,6 +2,7 @@ package org.umberline.core.calibration;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.SplittableRandom;
 import java.util.random.RandomGenerator;
 import org.umberline.core.simulation.Multipliers;
 import org.umberline.core.simulation.Scenario;
@@ -28,10 +29,10 @@ final class PosteriorSummary {
   /**
    * What draws say together.
    *
-   * @param kept the draws
-   * @param effective how many of them count
+   * @param kept the runs of what was learned
    */
-  Posterior posterior(List<Outcome> kept, double effective, RandomGenerator random) {
+  Posterior posterior(List<Outcome> kept, Learned learned) {
+    RandomGenerator random = new SplittableRandom(learned.seed());
     int draws = kept.size();
     int past = scenario.asOfDay() + 1;
     int drawn = (draws + FIT_EVERY - 1) / FIT_EVERY;
@@ -75,8 +76,8 @@ final class PosteriorSummary {
         List.copyOf(result),
         new Posterior.Fit(n[0], n[1], n[2], p[0], p[1], p[2]),
         List.copyOf(read),
-        unknowns(kept.stream().map(Outcome::z).toArray(double[][]::new)),
-        effective);
+        unknowns(learned.points()),
+        learned);
   }
 
   private List<Posterior.Unknown> unknowns(double[][] kept) {

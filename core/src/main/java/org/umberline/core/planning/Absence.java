@@ -131,6 +131,6 @@ public record Absence(
         posterior.fit(),
         posterior.readings(),
         posterior.unknowns(),
-        posterior.effectiveSamples());
+        posterior.learned());
   }
 }

@@ -42,6 +42,20 @@ class CalibrationTest {
     return builder;
   }
 
+  @Test
+  void whatWasLearnedGivesItsPosteriorAgain() {
+    for (TankModel tank : List.of(plain().build(), tested(1.4, 30, 1).build())) {
+      LocalDate day = START.plusDays(DAYS);
+      Posterior first = Calibration.calibrate(tank, day, 30, 60, 5, WORKERS);
+      Posterior again = Calibration.again(tank, day, 30, first.learned(), WORKERS);
+      assertThat(again.unknowns()).isEqualTo(first.unknowns());
+      assertThat(again.readings()).usingRecursiveComparison().isEqualTo(first.readings());
+      for (int i = 0; i < first.draws().size(); i++) {
+        assertThat(again.draws().get(i)).usingRecursiveComparison().isEqualTo(first.draws().get(i));
+      }
+    }
+  }
+
   private static TankBuilder plain() {
     TankBuilder builder =
         new TankBuilder()

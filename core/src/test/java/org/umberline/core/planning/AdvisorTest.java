@@ -16,6 +16,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.umberline.core.TankBuilder;
 import org.umberline.core.calibration.Calibration;
+import org.umberline.core.calibration.Learned;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Advice.Verdict;
@@ -107,7 +108,7 @@ class AdvisorTest {
             new double[1]),
         List.of(),
         List.of(),
-        draws.size());
+        new Learned(new double[0][], draws.size(), 0));
   }
 
   /** peak = c + r T / f, so f = r T / (ceiling - c); above a tenth in steps of a twentieth. */

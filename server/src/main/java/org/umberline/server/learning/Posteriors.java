@@ -12,6 +12,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicLong;
 import org.springframework.stereotype.Component;
 import org.umberline.core.calibration.Calibration;
+import org.umberline.core.calibration.Learned;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.calibration.Progress;
 import org.umberline.core.planning.Advisor;
@@ -25,11 +26,14 @@ import org.umberline.server.tank.TankRecords.Stored;
 
 /**
  * Posteriors, kept for as long as the tank is what it was: the key is everything a calibration
- * looks at. A new routine or line is none of it, so trying one runs on the posterior at hand.
+ * looks at. A new routine or line is none of it, so trying one runs on the posterior at hand. What
+ * was learned is also kept in the database: neither a start nor another process, nor want of
+ * memory, has a tank learned again.
  */
 @Component
 public class Posteriors {
   private static final long SEED = 1;
+  private static final String KIND = "learned";
 
   /**
    * Of the memory there is, for one posterior: a year of daily entries takes about 7 MB, and a
@@ -47,13 +51,15 @@ public class Posteriors {
 
   private final Computations computations;
   private final Workers workers;
+  private final AnswerShelf shelf;
   private final Once<Key, Posterior> cache;
   private final AtomicLong computed = new AtomicLong();
   private final Map<UUID, Double> underWay = new ConcurrentHashMap<>();
   private final Clock clock;
 
-  Posteriors(Computations computations, Workers workers, Clock clock) {
+  Posteriors(Computations computations, Workers workers, AnswerShelf shelf, Clock clock) {
     this.workers = workers;
+    this.shelf = shelf;
     this.computations = computations;
     this.clock = clock;
     cache = new Once<>(computations, (int) (Runtime.getRuntime().maxMemory() / MEMORY_EACH));
@@ -104,25 +110,39 @@ public class Posteriors {
   private Posterior of(UUID id, TankModel tank, LocalDate day, int days) {
     return cache.get(
         new Key(Calibration.lookedAt(tank), day, days),
-        key -> {
-          computed.incrementAndGet();
-          Progress ceiling = ceiling();
-          try {
-            return Calibration.calibrate(
-                key.tank,
-                day,
-                days,
-                Calibration.DRAWS,
-                SEED,
-                workers,
-                share -> {
-                  underWay.put(id, share);
-                  ceiling.done(share);
-                });
-          } finally {
-            underWay.remove(id);
-          }
-        });
+        key ->
+            shelf
+                .last(id, KIND, key, KeptLearned.class)
+                .filter(AnswerShelf.Kept::current)
+                .map(kept -> again(key, kept.answer().learned()))
+                .orElseGet(() -> anew(id, key)));
+  }
+
+  private Posterior again(Key key, Learned learned) {
+    return Calibration.again(key.tank, key.day, key.days, learned, workers);
+  }
+
+  private Posterior anew(UUID id, Key key) {
+    computed.incrementAndGet();
+    Progress ceiling = ceiling();
+    try {
+      Posterior posterior =
+          Calibration.calibrate(
+              key.tank,
+              key.day,
+              key.days,
+              Calibration.DRAWS,
+              SEED,
+              workers,
+              share -> {
+                underWay.put(id, share);
+                ceiling.done(share);
+              });
+      shelf.keep(id, KIND, key, KeptLearned.of(posterior.learned()));
+      return posterior;
+    } finally {
+      underWay.remove(id);
+    }
   }
 
   /** Told of every step, stops what takes too long. */

@@ -14,6 +14,7 @@ import org.umberline.server.Browser;
 import org.umberline.server.RunningServer;
 import org.umberline.server.RunningServer.Running;
 import org.umberline.server.balance.BalanceAnswers;
+import org.umberline.server.balance.BalanceRequests;
 import org.umberline.server.balance.BalanceViews;
 import org.umberline.server.bench.BenchAnswers;
 import org.umberline.server.bench.BenchViews;
@@ -111,7 +112,30 @@ class AnswerShelfTest {
                     "SELECT kind FROM kept_answer WHERE tank_id = ? ORDER BY kind",
                     String.class,
                     tank.toString()))
-        .containsExactly("balance", "bench", "rounds");
+        .containsExactly("balance", "bench", "catch-up", "learned", "rounds");
+  }
+
+  @Test
+  void anotherProcessTriesOnWhatWasLearnedFigureForFigure() {
+    BalanceRequests.Try tried =
+        new BalanceRequests.Try(
+            BalanceRequests.Solve.NOTHING,
+            0.2,
+            7.0,
+            stored().tank().dayOf(bean(Clock.class).instant()).plusDays(2),
+            null,
+            null,
+            null);
+    // unlike any other test's tank: two that are alike are learned once
+    browser.note(tank.toString(), "no3 17.3");
+    BalanceViews.Outlook here = afresh(BalanceAnswers.class).whatIf(stored(), tried);
+    Posteriors posteriors = afresh(Posteriors.class);
+    Advices advices = new Advices(posteriors, bean(Computations.class), shelf(), bean(Clock.class));
+    BalanceAnswers elsewhere =
+        new BalanceAnswers(
+            posteriors, advices, bean(Clock.class), bean(Computations.class), shelf());
+    assertThat(sent(elsewhere.whatIf(stored(), tried))).isEqualTo(sent(here));
+    assertThat(posteriors.computed()).as("learned there").isZero();
   }
 
   @Test

@@ -1,0 +1,34 @@
+package org.umberline.server.learning;
+
+import java.nio.ByteBuffer;
+import java.nio.DoubleBuffer;
+import org.umberline.core.calibration.Learned;
+
+/**
+ * What was learned of a tank as it is kept in the database.
+ *
+ * @param unknowns coordinates of a draw
+ * @param points those of all draws, one draw after the other, as doubles
+ */
+record KeptLearned(int unknowns, byte[] points, double effectiveSamples, long seed) {
+  static KeptLearned of(Learned learned) {
+    double[][] points = learned.points();
+    int unknowns = points[0].length;
+    ByteBuffer bytes = ByteBuffer.allocate(points.length * unknowns * Double.BYTES);
+    for (double[] point : points) {
+      for (double coordinate : point) {
+        bytes.putDouble(coordinate);
+      }
+    }
+    return new KeptLearned(unknowns, bytes.array(), learned.effectiveSamples(), learned.seed());
+  }
+
+  Learned learned() {
+    DoubleBuffer coordinates = ByteBuffer.wrap(points).asDoubleBuffer();
+    double[][] draws = new double[coordinates.remaining() / unknowns][unknowns];
+    for (double[] draw : draws) {
+      coordinates.get(draw);
+    }
+    return new Learned(draws, effectiveSamples, seed);
+  }
+}
