@@ -5,7 +5,7 @@ import java.util.Arrays;
 /** Quantiles of a sample, straight between its order statistics. */
 public final class Quantiles {
   /** Nine tenths of a standard normal lie below this. */
-  static final double NORMAL_90 = 1.2815515655446004;
+  public static final double NORMAL_90 = 1.2815515655446004;
 
   private Quantiles() {}
 

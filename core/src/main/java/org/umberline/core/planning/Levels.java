@@ -1,6 +1,7 @@
 package org.umberline.core.planning;
 
 import java.util.OptionalDouble;
+import java.util.function.DoublePredicate;
 import java.util.function.ToDoubleFunction;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.calibration.Quantiles;
@@ -22,6 +23,16 @@ public final class Levels {
   public double now(Nutrient nutrient) {
     double volume = posterior.scenario().volumeL();
     return nutrient.ion(median(draw -> elementMg(draw.state(), nutrient) / volume));
+  }
+
+  /** Share of the draws whose level, mg/L of the ion at the end of the as-of day, is so. */
+  public double chance(Nutrient nutrient, DoublePredicate is) {
+    double volume = posterior.scenario().volumeL();
+    long so =
+        posterior.draws().stream()
+            .filter(draw -> is.test(nutrient.ion(elementMg(draw.state(), nutrient) / volume)))
+            .count();
+    return so / (double) posterior.draws().size();
   }
 
   static double elementMg(TankState state, Nutrient nutrient) {

@@ -31,5 +31,8 @@ public final class Sign {
   /** Whoever looked after the tank meanwhile saw something wrong. */
   public static final String SITTER_WORRIED = "sitter-worried";
 
+  /** A plain note is kept as a sign too; it says nothing that is counted with. */
+  public static final String NOTE = "note";
+
   private Sign() {}
 }

@@ -169,6 +169,18 @@ public record TankModel(
     return withLog(log.stream().filter(e -> !e.at().toInstant().isAfter(instant)).toList());
   }
 
+  /** Without plain notes; the first entry stays, for there the past begins. */
+  public TankModel withoutNotes() {
+    return withLog(
+        log.stream()
+            .filter(
+                entry ->
+                    entry == log.get(0)
+                        || !(entry instanceof LogEntry.Observation seen)
+                        || !seen.sign().equals(Sign.NOTE))
+            .toList());
+  }
+
   public TankModel withLog(List<LogEntry> entries) {
     Copy copy = new Copy(this);
     copy.log = entries;

@@ -90,7 +90,7 @@ public class BalanceAnswers implements WorkedAhead {
         AdviceMapper.testFirst(advice, outlook),
         OtherWays.of(now, advice, advisor.background(advice), words),
         BalanceMapper.outlook(
-            now, outlook, advices.catchUp(stored), AdviceMapper.routine(advice), binding(advice)),
+            now, outlook, advice.catchUp(), AdviceMapper.routine(advice), binding(advice)),
         BalanceMapper.crossing(Forecast.of(alone, Nutrient.NITRATE, now.tank().lines())),
         BalanceMapper.crossing(Forecast.of(alone, Nutrient.PHOSPHATE, now.tank().lines())),
         PastMapper.of(now),
@@ -151,7 +151,7 @@ public class BalanceAnswers implements WorkedAhead {
     Advisor advisor = now.advisor();
     List<Advice.Step> catchUp =
         asStored
-            ? advices.catchUp(stored)
+            ? advices.of(stored).catchUp()
             : tried.everyDays() == null ? List.of() : advisor.catchUpFor(tried.everyDays());
     RoutineOutlook outlook = advisor.outlook(catchUp);
     if (tried.fraction() == null) {

@@ -2,28 +2,33 @@ package org.umberline.server.learning;
 
 import java.time.Clock;
 import java.time.LocalDate;
-import java.util.List;
 import org.springframework.stereotype.Component;
 import org.umberline.core.planning.Advice;
 import org.umberline.core.planning.RoutineOutlook;
+import org.umberline.core.tank.TankModel;
 import org.umberline.server.tank.TankRecords.Stored;
 
-/** The advice of each tank, worked out once a day and change: every page reads this one. */
+/**
+ * The advice of each tank, worked out once a day and change: every page reads this one. A plain
+ * note changes nothing of it. It is kept in the database as well.
+ */
 @Component
 public class Advices {
-  private final AnswerCache<Advice> advices;
-  private final AnswerCache<CatchUp> catchUps;
+  private static final String KIND = "advice";
+  private static final int MOST = 500;
+
+  private record Key(TankModel tank, LocalDate day) {}
+
+  private final Once<Key, Advice> advices;
+  private final AnswerShelf shelf;
   private final Posteriors posteriors;
   private final Clock clock;
 
-  /** The part of an advice that whatever is tried begins with. */
-  private record CatchUp(List<Advice.Step> steps) {}
-
   Advices(Posteriors posteriors, Computations computations, AnswerShelf shelf, Clock clock) {
     this.posteriors = posteriors;
+    this.shelf = shelf.exact();
     this.clock = clock;
-    advices = new AnswerCache<>(computations, 500);
-    catchUps = AnswerCache.kept(computations, 500, shelf, "catch-up", CatchUp.class);
+    advices = new Once<>(computations, MOST);
   }
 
   /** The stored tank as of now. */
@@ -32,20 +37,25 @@ public class Advices {
   }
 
   public Advice of(Stored stored) {
-    return advices.get(stored, today(stored), "", () -> learned(stored).advisor().advise());
+    TankModel known = stored.tank().knownAt(clock.instant()).withoutNotes();
+    return advices.get(
+        new Key(known, known.dayOf(clock.instant())),
+        key ->
+            shelf
+                .last(stored.id(), KIND, key, Advice.class)
+                .filter(AnswerShelf.Kept::current)
+                .map(AnswerShelf.Kept::answer)
+                .orElseGet(() -> anew(stored, key)));
   }
 
-  /** The changes its advice begins with; once they are known they outlive the process. */
-  public List<Advice.Step> catchUp(Stored stored) {
-    return catchUps.get(stored, today(stored), "", () -> new CatchUp(of(stored).catchUp())).steps();
-  }
-
-  private LocalDate today(Stored stored) {
-    return stored.tank().dayOf(clock.instant());
+  private Advice anew(Stored stored, Key key) {
+    Advice advice = learned(stored).advisor().advise();
+    shelf.keep(stored.id(), KIND, key, advice);
+    return advice;
   }
 
   /** What routines come to beside the stored tank's advice. */
   public RoutineOutlook outlook(Stored stored, LearnedTank now) {
-    return now.advisor().outlook(catchUp(stored));
+    return now.advisor().outlook(of(stored));
   }
 }

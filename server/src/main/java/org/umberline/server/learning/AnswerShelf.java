@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.info.BuildProperties;
 import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
@@ -30,18 +31,34 @@ public class AnswerShelf {
   private final String build;
   private final Clock clock;
 
+  @Autowired
   AnswerShelf(
       KeptAnswers answers,
       Transactions transactions,
       JsonMapper json,
       BuildProperties build,
       Clock clock) {
-    this.clock = clock;
+    this(
+        answers,
+        transactions,
+        // instants keep the offset they were said with
+        json.rebuild().disable(DateTimeFeature.ADJUST_DATES_TO_CONTEXT_TIME_ZONE).build(),
+        build.getVersion() + " " + build.getTime(),
+        clock);
+  }
+
+  private AnswerShelf(
+      KeptAnswers answers, Transactions transactions, JsonMapper json, String build, Clock clock) {
     this.answers = answers;
     this.transactions = transactions;
-    // instants keep the offset they were said with
-    this.json = json.rebuild().disable(DateTimeFeature.ADJUST_DATES_TO_CONTEXT_TIME_ZONE).build();
-    this.build = build.getVersion() + " " + build.getTime();
+    this.json = json;
+    this.build = build;
+    this.clock = clock;
+  }
+
+  /** The same shelf for what is computed with: every digit is kept, none rounded as it is told. */
+  AnswerShelf exact() {
+    return new AnswerShelf(answers, transactions, JsonMapper.shared(), build, clock);
   }
 
   /**

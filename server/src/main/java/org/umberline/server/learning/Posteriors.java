@@ -59,7 +59,7 @@ public class Posteriors {
 
   Posteriors(Computations computations, Workers workers, AnswerShelf shelf, Clock clock) {
     this.workers = workers;
-    this.shelf = shelf;
+    this.shelf = shelf.exact();
     this.computations = computations;
     this.clock = clock;
     cache = new Once<>(computations, (int) (Runtime.getRuntime().maxMemory() / MEMORY_EACH));

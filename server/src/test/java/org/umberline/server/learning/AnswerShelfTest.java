@@ -10,6 +10,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.jdbc.core.JdbcTemplate;
+import org.umberline.core.planning.Advice;
 import org.umberline.server.Browser;
 import org.umberline.server.RunningServer;
 import org.umberline.server.RunningServer.Running;
@@ -112,7 +113,7 @@ class AnswerShelfTest {
                     "SELECT kind FROM kept_answer WHERE tank_id = ? ORDER BY kind",
                     String.class,
                     tank.toString()))
-        .containsExactly("balance", "bench", "catch-up", "learned", "rounds");
+        .containsExactly("advice", "balance", "bench", "learned", "rounds");
   }
 
   @Test
@@ -129,6 +130,7 @@ class AnswerShelfTest {
     // unlike any other test's tank: two that are alike are learned once
     browser.note(tank.toString(), "no3 17.3");
     BalanceViews.Outlook here = afresh(BalanceAnswers.class).whatIf(stored(), tried);
+    Advice advice = bean(Advices.class).of(stored());
     Posteriors posteriors = afresh(Posteriors.class);
     Advices advices = new Advices(posteriors, bean(Computations.class), shelf(), bean(Clock.class));
     BalanceAnswers elsewhere =
@@ -136,6 +138,17 @@ class AnswerShelfTest {
             posteriors, advices, bean(Clock.class), bean(Computations.class), shelf());
     assertThat(sent(elsewhere.whatIf(stored(), tried))).isEqualTo(sent(here));
     assertThat(posteriors.computed()).as("learned there").isZero();
+    assertThat(advices.of(stored())).isEqualTo(advice);
+  }
+
+  @Test
+  void aPlainNoteChangesNothingOfTheAdvice() {
+    browser.note(tank.toString(), "no3 17.9");
+    Advice before = bean(Advices.class).of(stored());
+    browser.note(tank.toString(), "note all well");
+    assertThat(bean(Advices.class).of(stored())).isSameAs(before);
+    browser.note(tank.toString(), "saw gasping 2");
+    assertThat(bean(Advices.class).of(stored())).isNotEqualTo(before);
   }
 
   @Test

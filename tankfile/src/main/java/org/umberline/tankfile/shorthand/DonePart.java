@@ -47,7 +47,7 @@ final class DonePart {
     if (note.isEmpty()) {
       throw new Unreadable("The note is empty. Write it after the word note.");
     }
-    line.add((at, none) -> new LogEntry.Observation(at, "note", 0, note), "Note: " + note);
+    line.add((at, none) -> new LogEntry.Observation(at, Sign.NOTE, 0, note), "Note: " + note);
   }
 
   void fed() throws Unreadable {
@@ -181,7 +181,7 @@ final class DonePart {
             line.tank.log().stream()
                 .filter(LogEntry.Observation.class::isInstance)
                 .map(entry -> ((LogEntry.Observation) entry).sign()))
-        .filter(sign -> !sign.equals("note") && Task.noted(sign).isEmpty())
+        .filter(sign -> !sign.equals(Sign.NOTE) && Task.noted(sign).isEmpty())
         .distinct()
         .toList();
   }

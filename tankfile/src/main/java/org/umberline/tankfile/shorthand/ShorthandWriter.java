@@ -25,7 +25,7 @@ public final class ShorthandWriter implements LogEntry.Visitor<String> {
     String note = entry.note().replaceAll("\\s+", " ").strip();
     boolean plainNote =
         entry instanceof LogEntry.Observation seen
-            && seen.sign().equals("note")
+            && seen.sign().equals(Sign.NOTE)
             && seen.severity() == 0
             && !note.isEmpty();
     if (plainNote) {
