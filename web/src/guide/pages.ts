@@ -20,7 +20,7 @@ const ORDER: [string, PlaceName[]][] = [
   ['away', []],
   ['many-tanks', ['rounds', 'upkeep', 'account']],
   ['visits', ['visit']],
-  ['when-wrong', []],
+  ['when-wrong', ['trouble']],
 ];
 
 export interface GuidePage {

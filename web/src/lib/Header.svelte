@@ -37,6 +37,7 @@
           { name: 'balance', path: `/tank/${place.tank}`, text: 'Balance' },
           { name: 'log', path: `/tank/${place.tank}/log`, text: 'Log' },
           { name: 'change', path: `/tank/${place.tank}/change`, text: 'Change' },
+          { name: 'trouble', path: `/tank/${place.tank}/trouble`, text: 'Trouble' },
           { name: 'doses', path: `/tank/${place.tank}/doses`, text: 'Doses' },
           { name: 'visit', path: `/tank/${place.tank}/visit`, text: 'Visit' },
           { name: 'make-up', path: `/tank/${place.tank}/make-up`, text: 'Make-up' },

@@ -10,6 +10,7 @@ export const KEYS: [string, string][] = [
   ['g b', 'to the tank’s balance'],
   ['g l', 'to the tank’s log'],
   ['g c', 'to the tank’s water change'],
+  ['g s', 'to trouble: signs seen in the tank'],
   ['g v', 'to a visit of the tank'],
   ['g m', 'to the tank’s make-up'],
   ['g n', 'to a new tank'],
@@ -52,6 +53,7 @@ export function follow(event: KeyboardEvent, showKeys: () => void): boolean {
             b: `/tank/${place.tank}`,
             l: `/tank/${place.tank}/log`,
             c: `/tank/${place.tank}/change`,
+            s: `/tank/${place.tank}/trouble`,
             v: `/tank/${place.tank}/visit`,
             m: `/tank/${place.tank}/make-up`,
           }

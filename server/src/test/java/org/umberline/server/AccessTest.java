@@ -194,6 +194,8 @@ class AccessTest {
           Map.entry("GET /api/tanks/{id}/what-ifs", ""),
           Map.entry("GET /api/tanks/{id}/one-off", ""),
           Map.entry("GET /api/tanks/{id}/doses", ""),
+          Map.entry("GET /api/tanks/{id}/trouble", ""),
+          Map.entry("GET /api/tanks/{id}/trouble/{sign}", ""),
           Map.entry("DELETE /api/tanks/{id}/what-ifs/{whatIf}", ""),
           Map.entry("GET /api/tanks/{id}/make-up", ""));
 
@@ -228,6 +230,7 @@ class AccessTest {
             .replace("{entry}", line)
             .replace("{photo}", line)
             .replace("{visit}", line)
+            .replace("{sign}", "hair-algae")
             .replace("{name}", "nobody")
             .replace("{sitter}", line)
             .replace("{measurement}", line + "?kit=card")

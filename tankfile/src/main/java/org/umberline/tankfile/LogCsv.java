@@ -51,6 +51,7 @@ public final class LogCsv {
           "days",
           "sign",
           "severity",
+          "looks",
           "note");
 
   /** The columns a table of tests may have; the first three it must. */
@@ -82,7 +83,11 @@ public final class LogCsv {
     if (value.isArray()) {
       return value
           .valueStream()
-          .map(part -> part.path("water").asString() + ":" + part.path("share").asString())
+          .map(
+              part ->
+                  part.isString()
+                      ? part.asString()
+                      : part.path("water").asString() + ":" + part.path("share").asString())
           .collect(Collectors.joining(";"));
     }
     if (value.isMissingNode() || value.isNull()) {

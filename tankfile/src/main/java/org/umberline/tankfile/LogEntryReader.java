@@ -7,6 +7,7 @@ import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.Kit;
 import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.Look;
 import org.umberline.core.tank.Qualifier;
 import org.umberline.core.tank.TestUnit;
 
@@ -51,7 +52,9 @@ final class LogEntryReader {
               at, e.number("massG"), e.number("removedAfterHours", DEFAULT_CORPSE_HOURS), note);
       case "feed" -> new LogEntry.Feed(at, e.text("food"), e.number("grams"), note);
       case "fast" -> new LogEntry.Fast(at, e.integer("days", 1), note);
-      default -> new LogEntry.Observation(at, e.text("sign"), e.integer("severity", 1), note);
+      default ->
+          new LogEntry.Observation(
+              at, e.text("sign"), e.integer("severity", 1), e.terms(Look.class, "looks"), note);
     };
   }
 

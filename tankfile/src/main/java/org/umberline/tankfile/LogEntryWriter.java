@@ -3,6 +3,7 @@ package org.umberline.tankfile;
 import java.time.format.DateTimeFormatter;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Qualifier;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -96,8 +97,13 @@ final class LogEntryWriter implements LogEntry.Visitor<ObjectNode> {
 
   @Override
   public ObjectNode observation(LogEntry.Observation observation) {
-    return node.put("type", "observation")
+    node.put("type", "observation")
         .put("sign", observation.sign())
         .put("severity", observation.severity());
+    if (!observation.looks().isEmpty()) {
+      ArrayNode looks = node.putArray("looks");
+      observation.looks().forEach(look -> looks.add(look.term()));
+    }
+    return node;
   }
 }

@@ -102,6 +102,12 @@ final class Node {
     return has(key) ? term(type, key) : noted(key, otherwise);
   }
 
+  <E extends Enum<E> & Term> List<E> terms(Class<E> type, String key) {
+    List<E> terms = new ArrayList<>();
+    node.path(key).forEach(item -> terms.add(Term.find(type, item.asString()).orElseThrow()));
+    return terms;
+  }
+
   LocalDate date(String key, LocalDate otherwise) {
     return has(key) ? LocalDate.parse(text(key)) : noted(key, otherwise);
   }

@@ -15,6 +15,7 @@ import java.util.function.IntConsumer;
 public final class Workers implements AutoCloseable {
   private final ExecutorService threads;
   private final int most;
+  private final ThreadLocal<Boolean> alone = ThreadLocal.withInitial(() -> false);
 
   private Workers(ExecutorService threads, int most) {
     this.threads = threads;
@@ -37,7 +38,17 @@ public final class Workers implements AutoCloseable {
 
   /** Parts that are worth making of so many runs. */
   public int parts(int runs) {
-    return Math.max(1, Math.min(runs, most));
+    return alone.get() ? 1 : Math.max(1, Math.min(runs, most));
+  }
+
+  /** Does work that nobody waits for: all of it in this thread, the others are left to others. */
+  public void alone(Runnable work) {
+    alone.set(true);
+    try {
+      work.run();
+    } finally {
+      alone.remove();
+    }
   }
 
   /**

@@ -1,6 +1,7 @@
 package org.umberline.core.tank;
 
 import java.time.OffsetDateTime;
+import java.util.List;
 import java.util.Optional;
 
 /** What was done or measured, as it was said. */
@@ -117,8 +118,21 @@ public sealed interface LogEntry {
     }
   }
 
-  record Observation(OffsetDateTime at, String sign, int severity, String note)
+  /**
+   * @param severity 0, gone, to 3, severe
+   * @param looks what was seen of the sign on looking closer
+   */
+  record Observation(OffsetDateTime at, String sign, int severity, List<Look> looks, String note)
       implements LogEntry {
+    public Observation {
+      looks = List.copyOf(looks);
+    }
+
+    /** A sign that was not looked at more closely. */
+    public Observation(OffsetDateTime at, String sign, int severity, String note) {
+      this(at, sign, severity, List.of(), note);
+    }
+
     @Override
     public <T> T accept(Visitor<T> visitor) {
       return visitor.observation(this);

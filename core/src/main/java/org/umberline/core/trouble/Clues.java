@@ -31,7 +31,7 @@ import org.umberline.core.upkeep.Work;
  * source, unless one is named.
  */
 public final class Clues {
-  private static final double NITRATE_LOW_MG_L = 2;
+  static final double NITRATE_LOW_MG_L = 2;
   private static final double NITRATE_HIGH_MG_L = 40;
   private static final double MARINE_NITRATE_HIGH_MG_L = 20;
   private static final double PHOSPHATE_LOW_MG_L = 0.05;
@@ -69,6 +69,10 @@ public final class Clues {
 
   /** Extra food of a week that counts, by days of the ration. Chosen. */
   private static final double EXTRA_RATIONS = 2;
+
+  /** Where something may sit. */
+  static final List<Look> PLACES =
+      List.of(Look.ON_LEAVES, Look.ON_WOOD, Look.ON_ROCK, Look.ON_SAND, Look.ON_GLASS);
 
   private final TankModel tank;
   private final Posterior posterior;
@@ -233,15 +237,7 @@ public final class Clues {
   private void lately() {
     found.add(Found.of(Clue.FILTER_CLEANED, isLately(LogEntry.Clean.class::isInstance)));
     found.add(Found.of(Clue.DEATH, isLately(LogEntry.Death.class::isInstance)));
-    found.add(
-        Found.of(
-            Clue.CARBON,
-            tank.exports().stream()
-                .anyMatch(
-                    export ->
-                        export instanceof ExportMethod.CarbonDose dose
-                            && dose.amountPerDay() > 0
-                            && dose.span().contains(today))));
+    found.add(Found.of(Clue.CARBON, dosesCarbon(tank, today)));
     double ration =
         tank.feeding().stream()
             .filter(feeding -> feeding.span().contains(today))
@@ -261,13 +257,19 @@ public final class Clues {
     }
   }
 
+  static boolean dosesCarbon(TankModel tank, LocalDate day) {
+    return tank.exports().stream()
+        .anyMatch(
+            export ->
+                export instanceof ExportMethod.CarbonDose dose
+                    && dose.amountPerDay() > 0
+                    && dose.span().contains(day));
+  }
+
   private boolean isLately(Predicate<LogEntry> kind) {
     return tank.log().stream()
         .anyMatch(entry -> kind.test(entry) && daysSince(entry) <= LATELY_DAYS);
   }
-
-  private static final Set<Look> PLACES =
-      Set.of(Look.ON_GLASS, Look.ON_LEAVES, Look.ON_ROCK, Look.ON_SAND, Look.ON_WOOD);
 
   private void looks(Set<Look> looks) {
     for (Clue clue : Clue.values()) {

@@ -1,6 +1,7 @@
 package org.umberline.core.trouble;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.EnumSet;
@@ -9,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.Look;
 
 /**
  * What a sign comes from in this tank: causes weighed by Bayes' rule, each clue as far as it is
@@ -26,6 +28,9 @@ public record Diagnosis(String sign, List<Candidate> candidates, List<Ask> asks)
 
   /** A test or look is worth it from so many bits on. Chosen. */
   private static final double WORTH_ASKING_BITS = 0.04;
+
+  /** Causes that a clue goes with as differently as this are told apart by it. Chosen. */
+  private static final double TELLS = 0.2;
 
   /** Nothing is asked any more of what is as good as known. */
   private static final double KNOWN = 0.93;
@@ -162,8 +167,21 @@ public record Diagnosis(String sign, List<Candidate> candidates, List<Ask> asks)
         .sum();
   }
 
-  /** Signs that something is known of. */
-  public static Set<String> signs() {
-    return Likelihoods.signs();
+  /** What to look at where {@code sign} is seen: whatever tells its causes apart. */
+  public static List<Look> looks(String sign) {
+    Set<Cause> causes = Likelihoods.ofSign(sign).keySet();
+    List<Look> looks = new ArrayList<>();
+    for (Clue clue : Clue.values()) {
+      double[] chances = causes.stream().mapToDouble(c -> Likelihoods.chance(clue, c)).toArray();
+      if (Arrays.stream(chances).max().orElse(0) - Arrays.stream(chances).min().orElse(0) < TELLS) {
+        continue;
+      }
+      if (clue == Clue.ON_GLASS_ONLY) {
+        looks.addAll(Clues.PLACES);
+      }
+      clue.yes().ifPresent(looks::add);
+      clue.no().ifPresent(looks::add);
+    }
+    return List.copyOf(looks);
   }
 }

@@ -1,7 +1,6 @@
 package org.umberline.core.trouble;
 
 import java.util.Map;
-import java.util.Set;
 import org.umberline.core.tank.Sign;
 
 /**
@@ -105,6 +104,8 @@ final class Likelihoods {
           Map.entry(
               Cause.CYANOBACTERIA,
               Map.of(
+                  Clue.ON_GLASS_ONLY,
+                  0.05,
                   Clue.NITRATE_LOW,
                   0.6,
                   Clue.PHOSPHATE_HIGH,
@@ -122,6 +123,8 @@ final class Likelihoods {
           Map.entry(
               Cause.DINOFLAGELLATES,
               Map.of(
+                  Clue.ON_GLASS_ONLY,
+                  0.05,
                   Clue.NITRATE_LOW,
                   0.85,
                   Clue.PHOSPHATE_LOW,
@@ -137,6 +140,8 @@ final class Likelihoods {
           Map.entry(
               Cause.DIATOMS,
               Map.of(
+                  Clue.ON_GLASS_ONLY,
+                  0.3,
                   Clue.YOUNG,
                   0.75,
                   Clue.SILICATE,
@@ -267,10 +272,6 @@ final class Likelihoods {
 
   static double other() {
     return OTHER;
-  }
-
-  static Set<String> signs() {
-    return BY_SIGN.keySet();
   }
 
   /** How often {@code clue} is found where {@code cause} is at work. */

@@ -17,6 +17,7 @@ import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.scheduling.concurrent.CustomizableThreadFactory;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.event.TransactionalEventListener;
+import org.umberline.core.simulation.Workers;
 import org.umberline.server.http.Refused;
 import org.umberline.server.keeper.KeeperEntity;
 import org.umberline.server.keeper.Keepers;
@@ -26,8 +27,9 @@ import org.umberline.server.tank.TankRecords;
 
 /**
  * Works out what will be asked before it is: of a tank soon after something was written in it, of
- * every tank once its day has ended. One tank at a time, so that whoever asks meanwhile hardly
- * notices. Several processes may do so at once: an answer that one of them kept is only read.
+ * every tank once its day has ended. One tank at a time and on one processor, so that whoever asks
+ * meanwhile hardly notices. Several processes may do so at once: an answer that one of them kept is
+ * only read.
  */
 @Component
 public class Ahead {
@@ -43,6 +45,7 @@ public class Ahead {
   private final Keepers keepers;
   private final Sessions sessions;
   private final List<WorkedAhead> answers;
+  private final Workers workers;
   private final Clock clock;
   private final boolean wanted;
   private final Set<UUID> waiting = ConcurrentHashMap.newKeySet();
@@ -54,12 +57,14 @@ public class Ahead {
       Keepers keepers,
       Sessions sessions,
       List<WorkedAhead> answers,
+      Workers workers,
       Clock clock,
       @Value("${umberline.ahead}") boolean wanted) {
     this.tanks = tanks;
     this.keepers = keepers;
     this.sessions = sessions;
     this.answers = answers;
+    this.workers = workers;
     this.clock = clock;
     this.wanted = wanted;
   }
@@ -112,7 +117,7 @@ public class Ahead {
     waiting.remove(tank);
     try {
       TankRecords.Stored stored = tanks.one(tank, keeper);
-      answers.forEach(answer -> answer.workOut(stored));
+      workers.alone(() -> answers.forEach(answer -> answer.workOut(stored)));
     } catch (Refused gone) {
       LOG.debug("not worked out ahead: {}", gone.getMessage());
     } catch (RuntimeException failure) {

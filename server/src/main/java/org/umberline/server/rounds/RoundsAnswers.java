@@ -20,6 +20,7 @@ import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Sign;
 import org.umberline.core.tank.Stance;
+import org.umberline.core.trouble.Story;
 import org.umberline.core.upkeep.GearOutlook;
 import org.umberline.core.upkeep.Work;
 import org.umberline.server.balance.AdviceMapper;
@@ -34,6 +35,7 @@ import org.umberline.server.learning.LearnedTank;
 import org.umberline.server.learning.WorkedAhead;
 import org.umberline.server.tank.TankRecords.Stored;
 import org.umberline.wording.AdviceWords;
+import org.umberline.wording.TroubleWords;
 import org.umberline.wording.WorkWords;
 
 /** Answers for Rounds. */
@@ -65,6 +67,9 @@ public class RoundsAnswers implements WorkedAhead {
   public Optional<AnswerCache.Known<RoundsViews.RoundsLine>> known(Stored stored) {
     return roundsLines.known(stored, today(stored), asked(stored));
   }
+
+  /** Key of a look at a sign, before the sign. */
+  private static final String LOOK = "look:";
 
   private static List<Object> asked(Stored stored) {
     return List.of(stored.site(), stored.careVersion());
@@ -123,15 +128,21 @@ public class RoundsAnswers implements WorkedAhead {
         AdviceMapper.routine(advice).map(r -> BalanceMapper.routine(now.tank(), r)).orElse(null),
         now.tank().stance() == Stance.FIXED_ROUTINE,
         AdviceMapper.testFirst(advice, outlook),
-        due(stored, now).stream()
-            .map(
-                work ->
-                    new RoundsViews.DueWork(
-                        work.key(),
-                        AdviceMapper.said(WorkWords.of(work, now.tank())),
-                        work.everyDays(),
-                        work.lateDays(now.today())))
-            .toList());
+        Stream.concat(looks(now), due(stored, now)).toList());
+  }
+
+  /** Signs that are to be looked at again. */
+  private static Stream<RoundsViews.DueWork> looks(LearnedTank now) {
+    return Story.standing(now.tank(), now.today()).stream()
+        .map(sign -> Story.of(now.tank(), sign, now.now()))
+        .filter(story -> !story.lookAgain().orElseThrow().isAfter(now.today()))
+        .map(
+            story ->
+                new RoundsViews.DueWork(
+                    LOOK + story.sign(),
+                    AdviceMapper.said(TroubleWords.lookAgain(story.sign())),
+                    Story.LOOK_AGAIN_DAYS,
+                    (int) ChronoUnit.DAYS.between(story.lookAgain().orElseThrow(), now.today())));
   }
 
   /** What whoever looks after the tank was worried by lately, until it was seen to be gone. */
@@ -150,7 +161,7 @@ public class RoundsAnswers implements WorkedAhead {
   }
 
   /** Work that is due today or late, the latest first. */
-  private static List<Work> due(Stored stored, LearnedTank now) {
+  private static Stream<RoundsViews.DueWork> due(Stored stored, LearnedTank now) {
     return Work.of(
             now.tank(),
             stored.care(),
@@ -160,7 +171,13 @@ public class RoundsAnswers implements WorkedAhead {
         .stream()
         .filter(work -> work.kind() != Work.Kind.CHANGE && !work.due().isAfter(now.today()))
         .sorted(Comparator.comparingInt((Work work) -> work.lateDays(now.today())).reversed())
-        .toList();
+        .map(
+            work ->
+                new RoundsViews.DueWork(
+                    work.key(),
+                    AdviceMapper.said(WorkWords.of(work, now.tank())),
+                    work.everyDays(),
+                    work.lateDays(now.today())));
   }
 
   private static Integer daysSince(LearnedTank now, Class<? extends LogEntry> kind) {

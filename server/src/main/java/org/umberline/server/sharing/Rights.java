@@ -39,6 +39,8 @@ public final class Rights {
               "GET /run-sheet",
               "GET /then",
               "GET /track-record",
+              "GET /trouble",
+              "GET /trouble/{sign}",
               "GET /visits",
               "GET /visits/{visit}",
               "GET /visits/{visit}/report.pdf",

@@ -17,6 +17,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.jdbc.core.JdbcTemplate;
+import org.umberline.core.simulation.Workers;
 import org.umberline.server.Browser;
 import org.umberline.server.RunningServer;
 import org.umberline.server.RunningServer.Running;
@@ -62,6 +63,7 @@ class AheadTest {
         bean(Keepers.class),
         bean(Sessions.class),
         List.of(answer),
+        bean(Workers.class),
         bean(Clock.class),
         wanted);
   }

@@ -1,14 +1,19 @@
 package org.umberline.tankfile.shorthand;
 
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.Food;
 import org.umberline.core.tank.Livestock;
 import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.Look;
 import org.umberline.core.tank.PlantStand;
 import org.umberline.core.tank.Sign;
+import org.umberline.core.tank.Term;
 import org.umberline.core.upkeep.Care;
 import org.umberline.core.upkeep.Task;
 import org.umberline.tankfile.Figures;
@@ -169,9 +174,26 @@ final class DonePart {
     if (severity < 0 || severity > 3) {
       throw new Unreadable("How bad is 0 (gone) to 3 (severe); found " + severity + ".");
     }
+    Set<Look> looks = looks();
     line.add(
-        (at, note) -> new LogEntry.Observation(at, word, severity, note),
-        "Saw " + word.replace('-', ' ') + ", " + SEVERITY.get(severity));
+        (at, note) -> new LogEntry.Observation(at, word, severity, List.copyOf(looks), note),
+        Stream.concat(Stream.of(word, SEVERITY.get(severity)), looks.stream().map(Look::term))
+            .map(part -> part.replace('-', ' '))
+            .collect(Collectors.joining(", ", "Saw ", "")));
+  }
+
+  /** What was seen on looking closer. */
+  private Set<Look> looks() {
+    Set<Look> looks = EnumSet.noneOf(Look.class);
+    for (Optional<Look> look = look(); look.isPresent(); look = look()) {
+      line.words.take();
+      looks.add(look.get());
+    }
+    return looks;
+  }
+
+  private Optional<Look> look() {
+    return line.words.isQuoted() ? Optional.empty() : Term.find(Look.class, line.words.peek());
   }
 
   /** The trade's signs and those this tank's log has. */

@@ -121,7 +121,11 @@ public final class ShorthandWriter implements LogEntry.Visitor<String> {
           : "did \"" + work.get().replace('"', '\'') + "\"";
     }
     String sign = seen.sign().replace('"', '\'');
-    return "saw " + (Sign.TERMS.contains(sign) ? sign : "\"" + sign + "\"") + " " + seen.severity();
+    StringBuilder text = new StringBuilder("saw ");
+    text.append(Sign.TERMS.contains(sign) ? sign : "\"" + sign + "\"");
+    text.append(' ').append(seen.severity());
+    seen.looks().forEach(look -> text.append(' ').append(look.term()));
+    return text.toString();
   }
 
   private static String percent(double share) {

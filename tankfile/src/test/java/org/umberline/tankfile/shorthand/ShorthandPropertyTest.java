@@ -9,6 +9,7 @@ import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -21,6 +22,7 @@ import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.Kit;
 import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.Look;
 import org.umberline.core.tank.Qualifier;
 import org.umberline.core.tank.Sign;
 import org.umberline.core.tank.TankModel;
@@ -213,7 +215,12 @@ class ShorthandPropertyTest {
     signs.addAll(List.of("note", "Something Odd", "did-something"));
     String sign =
         random.nextBoolean() ? any(random, signs) : Task.values()[random.nextInt(7)].sign();
-    return new LogEntry.Observation(at, sign, random.nextInt(4), note);
+    int severity = random.nextInt(4);
+    List<Look> looks =
+        Task.noted(sign).isPresent() || sign.equals(Sign.NOTE)
+            ? List.of()
+            : Arrays.stream(Look.values()).filter(look -> random.nextInt(9) == 0).toList();
+    return new LogEntry.Observation(at, sign, severity, looks, note);
   }
 
   private static LogEntry test(Random random, OffsetDateTime at, String note) {

@@ -13,6 +13,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.Look;
 import org.umberline.core.tank.Qualifier;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.TestUnit;
@@ -83,6 +84,16 @@ class ShorthandTest {
   })
   void daysAreReadAsPeopleWriteThem(String line, String day) {
     assertThat(one(line).at().toLocalDate()).hasToString(day);
+  }
+
+  @Test
+  void aSignTakesWhatWasSeenOnLookingCloser() {
+    LogEntry.Observation seen =
+        (LogEntry.Observation) one("saw slimy-mat 2 on-sand few-bubbles on-sand 2 days ago");
+    assertThat(seen.severity()).isEqualTo(2);
+    assertThat(seen.looks()).containsExactly(Look.ON_SAND, Look.FEW_BUBBLES);
+    assertThat(read("saw slimy-mat 2 on-sand few-bubbles").understood())
+        .containsExactly("Saw slimy mat, plain, on sand, few bubbles, now");
   }
 
   @Test

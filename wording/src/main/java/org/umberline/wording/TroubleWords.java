@@ -1,0 +1,390 @@
+package org.umberline.wording;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.umberline.core.judging.FalseZero;
+import org.umberline.core.planning.Advice;
+import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.Look;
+import org.umberline.core.tank.Sign;
+import org.umberline.core.tank.TankModel;
+import org.umberline.core.tank.WaterKind;
+import org.umberline.core.trouble.Cause;
+import org.umberline.core.trouble.Clue;
+import org.umberline.core.trouble.Diagnosis;
+import org.umberline.core.trouble.Found;
+import org.umberline.core.trouble.Remedy;
+import org.umberline.core.trouble.Story;
+
+/** Signs, causes and remedies in words. */
+public final class TroubleWords {
+  private final TankModel tank;
+  private final Advice advice;
+
+  public TroubleWords(TankModel tank, Advice advice) {
+    this.tank = tank;
+    this.advice = advice;
+  }
+
+  /** A sign as one describes it. */
+  public static String sign(String sign) {
+    return switch (sign) {
+      case "slimy-mat" -> "slimy mat, purple or green";
+      case "brown-strings" -> "brown strings or slime";
+      case "brown-dust" -> "brown dust";
+      case "hair-algae" -> "green hair or threads";
+      case "black-tufts" -> "black or grey tufts";
+      case "film-algae" -> "green film";
+      case "surface-film" -> "oily film on the surface";
+      case "yellow-water" -> "yellow water";
+      case "cloudy-water" -> "cloudy white water";
+      case "green-water" -> "green water";
+      case "pale-leaves" -> "pale or yellow leaves";
+      case "corals-closed" -> "corals stay closed";
+      case "weak-flow" -> "weak flow from the filter";
+      case "gasping" -> "animals gasp, scratch or dart";
+      default -> sign.replace('-', ' ');
+    };
+  }
+
+  public static String look(Look look) {
+    return switch (look) {
+      case ON_LEAVES -> "on leaves";
+      case ON_WOOD -> "on wood";
+      case ON_ROCK -> "on rock";
+      case ON_SAND -> "on the bed";
+      case ON_GLASS -> "on the glass";
+      case MANY_BUBBLES -> "many bubbles in it";
+      case FEW_BUBBLES -> "hardly any bubbles";
+      case WIPES_OFF -> "wipes off easily";
+      case CLINGS -> "clings";
+      case OLD_LEAVES -> "old leaves first";
+      case NEW_LEAVES -> "new leaves first";
+      case STILL_SURFACE -> "the surface is still";
+      case MOVING_SURFACE -> "the surface moves";
+      case LONG_LIGHT -> "lit for more than 9 hours a day";
+      case SHORT_LIGHT -> "lit for 9 hours or less";
+      case ALL_ANIMALS -> "all animals do it";
+      case ONE_ANIMAL -> "only one or a few";
+    };
+  }
+
+  public static String cause(Cause cause) {
+    return switch (cause) {
+      case CYANOBACTERIA -> "Cyanobacteria";
+      case DINOFLAGELLATES -> "Dinoflagellates";
+      case DIATOMS -> "Diatoms";
+      case LOAD -> "More comes in than goes out";
+      case LIGHT -> "Too much light";
+      case CARBON_DIOXIDE -> "CO2 or flow comes and goes";
+      case GLASS_FILM -> "The usual film on glass";
+      case BACTERIAL_BLOOM -> "A bloom of bacteria";
+      case SUSPENDED_ALGAE -> "Floating algae";
+      case STIRRED_DUST -> "Stirred-up dust";
+      case STILL_SURFACE -> "The surface stands still";
+      case DISSOLVED_ORGANICS -> "Dissolved organic matter";
+      case NITROGEN_LACKING -> "Nitrogen is lacking";
+      case IRON_LACKING -> "Iron or trace elements are lacking";
+      case SALINITY -> "Salinity is off";
+      case ALKALINITY -> "Alkalinity is off";
+      case NUTRIENTS_HIGH -> "Too many nutrients";
+      case NUTRIENTS_LOW -> "Too few nutrients";
+      case AMMONIA -> "Ammonia or nitrite";
+      case OXYGEN -> "Too little oxygen";
+      case DISEASE -> "A disease or parasite";
+      case CHOKED_FILTER -> "A clogged filter";
+      case WORN_PUMP -> "A dirty or worn pump";
+      case OTHER -> "Something else";
+    };
+  }
+
+  /** A clue as it is in this tank. */
+  public Phrase clue(Found found) {
+    boolean so = found.isSo();
+    return switch (found.clue()) {
+      case NITRATE_LOW, NITRATE_HIGH, PHOSPHATE_LOW, PHOSPHATE_HIGH -> level(found);
+      case AMMONIA, NITRITE -> reading(found, so ? " was found" : " was not found");
+      case SILICATE -> reading(found, so ? " in the water feeds them" : " is little");
+      case SALINITY_OFF -> reading(found, so ? " is off" : " is as it should be");
+      case ALKALINITY_OFF -> reading(found, so ? " is off" : " is fine");
+      case GAINS ->
+          Phrase.of(
+              so
+                  ? "more comes in than goes out, by the balance"
+                  : "no more comes in than goes out, by the balance");
+      case YOUNG ->
+          Phrase.of(
+              so ? "the tank is younger than half a year" : "the tank is past its first months");
+      case CHANGES_MISSED ->
+          Phrase.of(so ? "water changes were missed" : "water changes were kept up");
+      case WORK_MISSED -> Phrase.of(so ? "filter work is late" : "filter work is done");
+      case FILTER_CLEANED ->
+          Phrase.of(so ? "the filter was cleaned lately" : "the filter was left alone lately");
+      case CARBON -> Phrase.of(so ? "carbon is dosed" : "no carbon is dosed");
+      case FED_MORE -> Phrase.of(so ? "extra food lately" : "no extra food lately");
+      case DEATH -> Phrase.of(so ? "an animal died lately" : "no animal died lately");
+      case NEW_ANIMALS ->
+          Phrase.of(so ? "new animals within the month" : "no new animals within the month");
+      case WARM ->
+          Phrase.of(
+              so ? "warm water holds little oxygen, " : "the water is not warm, ",
+              Phrase.amount(found.value().orElse(tank.temperatureC()), "°C"));
+      case WEAK_FLOW -> Phrase.of("the flow is weak");
+      case ON_GLASS_ONLY -> Phrase.of(so ? "only on the glass" : "not on the glass alone");
+      case MANY_BUBBLES, WIPES_OFF, OLD_LEAVES, STILL_SURFACE, LONG_LIGHT, ALL_ANIMALS ->
+          Phrase.of(look(so ? found.clue().yes().get() : found.clue().no().get()));
+    };
+  }
+
+  private static Phrase level(Found found) {
+    Analyte analyte = found.clue().test().get();
+    String is =
+        switch (found.clue()) {
+          case NITRATE_LOW, PHOSPHATE_LOW -> "near nothing";
+          default -> "high";
+        };
+    String how =
+        found.chance() > SURE
+            ? " is " + is
+            : found.isSo()
+                ? " is probably " + is
+                : found.chance() > 1 - SURE ? " is probably not " + is : " is not " + is;
+    return Phrase.of(
+        analyte.term() + how + ", about ",
+        SmallWords.level(found.value().getAsDouble(), analyte.standardUnit().label()));
+  }
+
+  /** From this chance on “probably” is left out. */
+  private static final double SURE = 0.85;
+
+  private static Phrase reading(Found found, String is) {
+    Analyte analyte = found.clue().test().get();
+    return Phrase.of(
+        analyte.term() + is + ", ",
+        SmallWords.level(found.value().getAsDouble(), analyte.standardUnit().label()));
+  }
+
+  /** A test or a look that would tell. */
+  public Phrase ask(Diagnosis.Ask ask) {
+    if (ask.clue() == Clue.SILICATE) {
+      return Phrase.of("A silicate test of the tap and the tank");
+    }
+    return Phrase.of(
+        ask.test()
+            .map(
+                analyte ->
+                    (analyte == Analyte.ALKALINITY || analyte == Analyte.AMMONIA ? "An " : "A ")
+                        + analyte.term()
+                        + " test"
+                        + (tank.kits().stream().anyMatch(kit -> kit.analyte() == analyte)
+                            ? ""
+                            : " (no kit entered for it)"))
+            .orElseGet(
+                () ->
+                    "A closer look: "
+                        + look(ask.clue().yes().get())
+                        + ", or "
+                        + look(ask.clue().no().get())
+                        + "?"));
+  }
+
+  /** Something to do, or not to do. */
+  public Phrase remedy(Remedy remedy) {
+    return switch (remedy) {
+      case AERATE ->
+          Phrase.of("More air now: an air stone, or the outlet turned so that the surface breaks.");
+      case AS_ADVISED -> advised();
+      case NO_CHANGE_FOR_IT ->
+          Phrase.of("Don’t change water for it: by Balance no change is needed now.");
+      case TEST_AMMONIA -> Phrase.of("Test ammonia and nitrite today, and again tomorrow.");
+      case FEED_NOTHING -> Phrase.of("Feed nothing today; half of the ration tomorrow.");
+      case FEED_LESS ->
+          Phrase.of("Feed every other day, and take out what is left after 5 minutes.");
+      case FEED_MORE -> Phrase.of("Feed a little more: it raises both nutrients.");
+      case SIPHON_OUT -> Phrase.of("Suck it out with the hose at the next change, before wiping.");
+      case WIPE_OFF -> Phrase.of("Wipe it off; nothing else is needed.");
+      case PULL_OUT -> Phrase.of("Pull it out by hand, wind it on a brush; cut what it covers.");
+      case MORE_FLOW -> Phrase.of("Turn more flow to where it lies.");
+      case CLEAN_FILTER ->
+          Phrase.of(
+              "Rinse half of the filter’s sponges in tank water, at least 3 days from a change.");
+      case CLEAN_IMPELLER -> Phrase.of("Unplug the pump; clean its impeller and the hoses.");
+      case THIN_PLANTS -> Phrase.of("Thin the plants and take the cuttings out.");
+      case RAISE_NITRATE -> Phrase.of("Raise nitrate in small steps, as Doses works it out.");
+      case RAISE_PHOSPHATE -> Phrase.of("Raise phosphate in small steps, as Doses works it out.");
+      case STOP_STRIPPING ->
+          Phrase.of("Take adsorbers out and stop carbon: they take what is lacking.");
+      case STOP_CARBON -> Phrase.of("Stop the carbon dose; later begin again with half of it.");
+      case FINE_FILTER -> Phrase.of("Catch it with fine floss, and renew that daily.");
+      case LESS_LIGHT -> Phrase.of("Light for 6 hours a day for two weeks, then 8.");
+      case SHADE ->
+          Phrase.of("Darken the tank for 3 days, with air running; then light for 6 hours.");
+      case STEADY_CARBON_DIOXIDE ->
+          Phrase.of(
+              "Keep CO2 steady: on 2 hours before the light, the same every day; without CO2, less light.");
+      case PEROXIDE ->
+          Phrase.of("What is left on wood and rock: peroxide on the spot, as Doses works it out.");
+      case PURER_WATER ->
+          Phrase.of("Fill with water without silicate if the tap has 1 mg/L or more.");
+      case WAIT ->
+          Phrase.of("Wait: it goes by itself, in days for a bloom, in months for diatoms.");
+      case STIR_SURFACE -> Phrase.of("Turn an outlet to the surface so that it moves everywhere.");
+      case ACTIVATED_CARBON -> Phrase.of("Activated carbon in the filter for two weeks, then out.");
+      case DOSE_IRON ->
+          Phrase.of("A fertiliser with iron and traces, by its label, half of it at first.");
+      case CORRECT_SALINITY ->
+          Phrase.of("Bring salinity back by 1 ppt a day at most; check the meter first.");
+      case CORRECT_ALKALINITY ->
+          Phrase.of("Bring alkalinity back by 1 dKH a day at most, as Doses works it out.");
+      case VET -> Phrase.of("Take a photo and ask a vet; move the sick one to a tank of its own.");
+      case LOOK_CLOSER ->
+          Phrase.of("Look a few minutes a day, under full light, and note what you see.");
+      case NO_MEDICINE -> Phrase.of("No medicine in the display on a guess.");
+      case NO_BIG_CHANGE -> Phrase.of("No large change: animals stand it worse than the sight.");
+      case NO_ALGICIDE -> Phrase.of("No algae killer: what dies feeds the next.");
+      case NO_NEW_MEDIA -> Phrase.of("Don’t replace filter media.");
+      case NO_SECOND_THING ->
+          Phrase.of("Not two things at once: neither could be said to have helped.");
+      case NO_LOWER_NUTRIENTS -> Phrase.of("Don’t take out more nutrients.");
+      case NO_SCRUBBING_ALL -> Phrase.of("Don’t clean all media at once, nor in tap water.");
+    };
+  }
+
+  private Phrase advised() {
+    Optional<Advice.Recommended> routine = advice.recommended();
+    Phrase now =
+        advice.today().fraction().isPresent()
+            ? Phrase.of(
+                "Change " + SmallWords.percent(advice.today().fraction().getAsDouble()) + " today")
+            : Phrase.NONE;
+    Phrase then =
+        routine
+            .map(
+                r ->
+                    Phrase.of(
+                        (now.isEmpty() ? "Change " : ", then ")
+                            + SmallWords.percent(r.fraction())
+                            + " every "
+                            + SmallWords.days(r.everyDays())))
+            .orElse(Phrase.NONE);
+    return Phrase.of(now, then, ", as Balance says.");
+  }
+
+  /** That a sign is to be looked at again. */
+  public static Phrase lookAgain(String sign) {
+    return Phrase.of("Look again: " + sign(sign));
+  }
+
+  /** What is done at once, before anything is found out; nothing of most signs. */
+  public static Phrase urgent(String sign) {
+    return sign.equals(Sign.GASPING)
+        ? Phrase.of(
+            "Act first: move the surface and add air now, test ammonia and nitrite, and change"
+                + " water as Balance says once this is noted.")
+        : Phrase.NONE;
+  }
+
+  /** That a reading of nothing doesn't mean there is nothing. */
+  public static Phrase falseZero(FalseZero zero) {
+    return Phrase.of(
+        "The " + zero.test().analyte().term() + " test of nothing on ",
+        zero.test().at().toLocalDate(),
+        " doesn’t mean that none comes in: "
+            + zero.because()
+            + ", and they take it up as fast as it comes.");
+  }
+
+  public static List<String> cautions(TankModel tank) {
+    List<String> cautions = new ArrayList<>();
+    cautions.add("Unplug heater and pumps before hands go in.");
+    if (tank.water() == WaterKind.MARINE) {
+      cautions.add("Wear gloves and eye cover near zoanthid corals: some are poisonous.");
+    }
+    cautions.add("A sick animal is a vet’s business.");
+    return cautions;
+  }
+
+  /** What happened on a day. */
+  public Phrase happened(Story.Happened happened) {
+    return switch (happened.kind()) {
+      case FOOD_BEGUN -> Phrase.of(happened.what() + " fed from here on");
+      case FOOD_ENDED -> Phrase.of(happened.what() + " fed for the last time");
+      case ANIMALS_IN -> Phrase.of(happened.what() + " came in");
+      case PLANTS_IN -> Phrase.of(happened.what() + " planted");
+      case GEAR_IN -> Phrase.of(happened.what() + " put in");
+      case GEAR_OUT -> Phrase.of(happened.what() + " taken out");
+      case DOSING_BEGUN -> Phrase.of(happened.what() + " dosed from here on");
+      case DOSING_ENDED -> Phrase.of(happened.what() + " dosed for the last time");
+      case LOGGED -> happened.entry().get().accept(new Done());
+    };
+  }
+
+  /** That two things were changed at about the same time. */
+  public Phrase muddle(Story.Muddle muddle) {
+    return Phrase.of(
+        "Two things changed within three days of each other: ",
+        happened(muddle.one()),
+        ", and ",
+        happened(muddle.other()),
+        ". Which of them did it can’t be told from this.");
+  }
+
+  private final class Done implements LogEntry.Visitor<Phrase> {
+    @Override
+    public Phrase test(LogEntry.Test test) {
+      return Phrase.of("tested " + test.analyte().term());
+    }
+
+    @Override
+    public Phrase waterChange(LogEntry.WaterChange change) {
+      return Phrase.of("changed ", Phrase.amount(change.litres(), "L"));
+    }
+
+    @Override
+    public Phrase clean(LogEntry.Clean clean) {
+      return Phrase.of("cleaned " + clean.export());
+    }
+
+    @Override
+    public Phrase renew(LogEntry.Renew renew) {
+      return Phrase.of("renewed " + renew.export());
+    }
+
+    @Override
+    public Phrase harvest(LogEntry.Harvest harvest) {
+      return Phrase.of("cut ", Phrase.amount(harvest.wetMassG(), "g"), " of " + harvest.plant());
+    }
+
+    @Override
+    public Phrase dose(LogEntry.Dose dose) {
+      return Phrase.of(
+          "dosed ",
+          Phrase.amount(dose.ml(), "mL"),
+          " of " + tank.fertiliserById(dose.fertiliser()).name());
+    }
+
+    @Override
+    public Phrase death(LogEntry.Death death) {
+      return Phrase.of("an animal died, ", Phrase.amount(death.massG(), "g"));
+    }
+
+    @Override
+    public Phrase feed(LogEntry.Feed feed) {
+      return Phrase.of(
+          "fed ", Phrase.amount(feed.grams(), "g"), " of " + tank.foodById(feed.food()).name());
+    }
+
+    @Override
+    public Phrase fast(LogEntry.Fast fast) {
+      return Phrase.of("not fed for " + fast.days() + (fast.days() == 1 ? " day" : " days"));
+    }
+
+    @Override
+    public Phrase observation(LogEntry.Observation observation) {
+      return Phrase.of(sign(observation.sign()).toLowerCase(Locale.ROOT));
+    }
+  }
+}
