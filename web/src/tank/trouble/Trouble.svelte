@@ -116,7 +116,7 @@
         Nothing is noted. What do you see? Look under full light, for a few minutes.
       </p>
     {/if}
-    {@render chips('signs', false)}
+    <div data-testid="signs">{@render chips('signs', false)}</div>
     {#if known}
       <section class="border-base-300 mt-4 border-t pt-3" aria-label="what is seen of it">
         <h2 class="font-serif text-xl">

@@ -187,6 +187,10 @@ class AccessibilityTest {
     page.named("carbon").click();
     page.see("dose-steps");
     check("doses");
+    page.openPlace("Breakwater", "trouble");
+    page.named("corals stay closed").click();
+    page.see("steps");
+    check("trouble");
     page.openPlace("Breakwater", "visit");
     page.see("visit-begin");
     check("visit");

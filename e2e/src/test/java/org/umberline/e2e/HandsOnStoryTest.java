@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.awt.image.BufferedImage;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.OffsetDateTime;
 import java.util.UUID;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.AfterAll;
@@ -116,6 +117,38 @@ class HandsOnStoryTest {
     blank("mL it gave", "22");
     blank("mL wanted a day", "11");
     page.awaitText("dose", "Let it run 30 s a day for 11 mL.");
+  }
+
+  @Test
+  void aSignIsNotedWithItsLooksLookedAtAgainAndGone() {
+    String id = UUID.randomUUID().toString();
+    page.takeIn(
+        id,
+        """
+        {"format":"umberline-tank","version":1,
+        "tank":{"name":"Slime","water":"freshwater","netVolumeL":100,"startedOn":"2025-01-01"},
+        "lines":{"nitrate":{"ceilingMgL":30},"phosphate":{"ceilingMgL":0.5}},
+        "log":[{"at":"%1$s","type":"test","analyte":"nitrate","value":0.5},
+        {"at":"%1$s","type":"test","analyte":"phosphate","value":1.2}]}"""
+            .formatted(OffsetDateTime.now().minusDays(1)));
+    page.open("/tank/" + id + "/trouble");
+    page.await("signs", d -> !page.all("[aria-label='signs'] button").isEmpty());
+    page.named("slimy mat, purple or green").click();
+    page.awaitText("causes", "Cyanobacteria");
+    page.named("hardly any bubbles").click();
+    page.awaitText("steps", "Raise nitrate");
+    page.named("Note it").click();
+    page.awaitText("toast", "few bubbles");
+    page.await(
+        "it is there",
+        d ->
+            page.all("[aria-label='signs that are there'] button").stream()
+                .anyMatch(chip -> chip.getText().contains("slimy mat")));
+    page.named("severe").click();
+    page.named("Note how it is now").click();
+    page.awaitText("course", "severe");
+    page.named("It is gone").click();
+    page.await("it is gone", d -> page.all("[aria-label='signs that are there'] button").isEmpty());
   }
 
   private void blank(String label, String value) {

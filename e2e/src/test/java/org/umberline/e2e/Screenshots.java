@@ -47,10 +47,6 @@ class Screenshots {
       page.see("working-number");
       page.picture(folder.resolve("working.png"));
       page.closeSheet();
-      page.see("open-other-ways").click();
-      page.see("ways");
-      page.picture(folder.resolve("other-ways.png"));
-      page.closeSheet();
       page.see("ledger-line").click();
       page.see("try-slider").sendKeys(Keys.ARROW_LEFT, Keys.ARROW_LEFT, Keys.ARROW_LEFT);
       page.await("tried", d -> page.see("put-back").isDisplayed() && settled(page));
@@ -70,6 +66,9 @@ class Screenshots {
       page.all("[aria-label='what it shall hold']").get(0).sendKeys("14");
       page.see("dose-steps");
       page.picture(folder.resolve("doses.png"));
+      page.openPlace("Paddy", "trouble");
+      page.see("steps");
+      page.picture(folder.resolve("trouble.png"));
       page.openPlace("Stillwater", "change");
       page.see("run-sheet");
       page.picture(folder.resolve("change.png"));

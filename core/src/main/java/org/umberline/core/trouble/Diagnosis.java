@@ -16,7 +16,7 @@ import org.umberline.core.tank.Look;
  * What a sign comes from in this tank: causes weighed by Bayes' rule, each clue as far as it is
  * known. Clues count as independent of one another beside their cause.
  *
- * @param candidates the likeliest first; their chances add up to one
+ * @param candidates the likeliest first, what nobody thought of last; their chances add up to one
  * @param asks tests and looks that would tell them apart, the most telling first
  */
 public record Diagnosis(String sign, List<Candidate> candidates, List<Ask> asks) {
@@ -63,7 +63,9 @@ public record Diagnosis(String sign, List<Candidate> candidates, List<Ask> asks)
     Map<Cause, Double> after = weighed(before, found);
     List<Candidate> candidates = new ArrayList<>();
     after.forEach((cause, chance) -> candidates.add(candidate(cause, chance, after, found)));
-    candidates.sort(Comparator.comparingDouble(candidate -> -candidate.chance));
+    candidates.sort(
+        Comparator.comparing((Candidate candidate) -> candidate.cause == Cause.OTHER)
+            .thenComparingDouble(candidate -> -candidate.chance));
     return new Diagnosis(sign, List.copyOf(candidates), asks(before, found, after));
   }
 
