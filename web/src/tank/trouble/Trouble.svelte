@@ -7,6 +7,7 @@
   import { may, tanks } from '../../lib/tanks.svelte';
   import { show } from '../../lib/toast.svelte';
   import { dayAndMonth, dayStart, ownDay } from '../../lib/words';
+  import { figure } from '../../lib/units.svelte';
   import NotYet from '../../rounds/NotYet.svelte';
   import Button from '../../ui/Button.svelte';
   import Chip from '../../ui/Chip.svelte';
@@ -117,6 +118,28 @@
       </p>
     {/if}
     <div data-testid="signs">{@render chips('signs', false)}</div>
+    {#if trouble.pair.steps.length > 0}
+      <details class="border-base-300 mt-4 border-t pt-3" data-testid="pair" open={!sign}>
+        <summary class="cursor-pointer font-serif text-lg"
+          >{said(trouble.pair.sentence, today)}</summary
+        >
+        <ol class="mt-1 list-decimal pl-5">
+          {#each trouble.pair.steps as words, i (i)}
+            <li class="py-0.5">{said(words, today)}</li>
+          {/each}
+        </ol>
+        {#if trouble.pair.perPhosphate !== undefined}
+          <p class="text-neutral text-sm">
+            {figure(trouble.pair.perPhosphate, '')} of nitrate for one of phosphate, by weight; what grows
+            takes about {figure(trouble.pair.redfield, '')}. That is a hint, no aim.
+          </p>
+        {/if}
+      </details>
+    {:else}
+      <p class="text-neutral mt-3 text-sm" data-testid="pair">
+        {said(trouble.pair.sentence, today)}
+      </p>
+    {/if}
     {#if known}
       <section class="border-base-300 mt-4 border-t pt-3" aria-label="what is seen of it">
         <h2 class="font-serif text-xl">

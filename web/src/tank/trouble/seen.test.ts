@@ -20,6 +20,7 @@ describe('a sign', () => {
     const signs = ['a', 'b'].map((sign) => ({ sign, words: sign, looks: [] }));
     const trouble = {
       signs,
+      pair: { sentence: [], steps: [], perPhosphate: 1, redfield: 1 },
       standing: [{ sign: 'b', since: '', severity: 1, looks: [], lookAgain: '' }],
     };
     expect(order(trouble, true).map((one) => one.sign)).toEqual(['b']);

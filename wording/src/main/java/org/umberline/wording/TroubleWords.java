@@ -1,9 +1,12 @@
 package org.umberline.wording;
 
+import java.time.DayOfWeek;
+import java.time.format.TextStyle;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.umberline.core.judging.FalseZero;
 import org.umberline.core.planning.Advice;
 import org.umberline.core.tank.Analyte;
@@ -16,6 +19,7 @@ import org.umberline.core.trouble.Cause;
 import org.umberline.core.trouble.Clue;
 import org.umberline.core.trouble.Diagnosis;
 import org.umberline.core.trouble.Found;
+import org.umberline.core.trouble.NutrientPair;
 import org.umberline.core.trouble.Remedy;
 import org.umberline.core.trouble.Story;
 
@@ -271,6 +275,87 @@ public final class TroubleWords {
                             + SmallWords.days(r.everyDays())))
             .orElse(Phrase.NONE);
     return Phrase.of(now, then, ", as Balance says.");
+  }
+
+  /** What nitrate and phosphate say together. */
+  public static Phrase pair(NutrientPair pair) {
+    Phrase both =
+        Phrase.of(
+            "Nitrate is about ",
+            SmallWords.level(pair.nitrateMgL(), "mg/L NO3"),
+            ", phosphate about ",
+            SmallWords.level(pair.phosphateMgL(), "mg/L PO4"),
+            ": ");
+    if (!pair.matters()) {
+      return Phrase.of(both, "fine where nothing grows that needs them.");
+    }
+    String sure = pair.chance() > SURE ? "" : "probably ";
+    return Phrase.of(
+        both,
+        sure
+            + switch (pair.reading()) {
+              case BALANCED -> "neither is short beside the other.";
+              case BOTH_LOW -> "both are near nothing. Plants and corals starve before algae do.";
+              case NITROGEN_SHORT -> "nitrate is short beside phosphate, which favours slimy mats.";
+              case PHOSPHORUS_SHORT ->
+                  "phosphate is short beside nitrate; nothing can grow on nitrate alone.";
+              case BOTH_HIGH -> "both are high: more comes in than goes out.";
+            });
+  }
+
+  /** What raises or lowers one of the two without the other. */
+  public static List<Phrase> pairSteps(NutrientPair pair) {
+    if (!pair.matters()) {
+      return List.of();
+    }
+    List<Phrase> steps = new ArrayList<>();
+    switch (pair.reading()) {
+      case BALANCED -> {}
+      case BOTH_LOW -> {
+        steps.add(Phrase.of("Filter less: adsorbers out, carbon stopped."));
+        steps.add(Phrase.of("If feeding more isn’t enough, raise both as Doses works it out."));
+      }
+      case NITROGEN_SHORT -> {
+        steps.add(Phrase.of("Potassium nitrate raises nitrate alone, as Doses works it out."));
+        steps.add(Phrase.of("An adsorber lowers phosphate alone; don’t take it to nothing."));
+        steps.add(Phrase.of("No carbon: bacteria would take the last of the nitrate."));
+      }
+      case PHOSPHORUS_SHORT -> {
+        steps.add(
+            Phrase.of("Monopotassium phosphate raises phosphate alone, as Doses works it out."));
+        steps.add(Phrase.of("A slow filter or a deep bed lowers nitrate alone."));
+      }
+      case BOTH_HIGH -> {
+        steps.add(Phrase.of("A water change lowers both, as Balance says."));
+        steps.add(Phrase.of("So does cutting what grows, and taking it out."));
+      }
+    }
+    pair.plan().ifPresent(plan -> steps.add(0, feeding(plan)));
+    return steps;
+  }
+
+  private static Phrase feeding(NutrientPair.FeedingPlan plan) {
+    if (plan.food().isPresent()) {
+      return Phrase.of(
+          "Feed more of "
+              + plan.food().get().name()
+              + " and less of the rest: of your foods it fits best.");
+    }
+    String days =
+        plan.days().size() == DayOfWeek.values().length
+            ? "daily"
+            : "on "
+                + plan.days().stream()
+                    .map(day -> day.getDisplayName(TextStyle.FULL, Locale.ENGLISH))
+                    .collect(Collectors.joining(", "));
+    return Phrase.of(
+        "Feed "
+            + days
+            + (plan.times() > 1
+                ? ", a quarter more than now."
+                : plan.times() < 1
+                    ? ", a fifth less than now."
+                    : ", as much on those days as now."));
   }
 
   /** That a sign is to be looked at again. */

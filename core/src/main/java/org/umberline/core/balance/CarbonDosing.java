@@ -13,7 +13,7 @@ public final class CarbonDosing {
   /** mg C a mg of N and of P in bacteria, 41 : 7.2 : 1 by mass. From memory. */
   private static final double CARBON_PER_PHOSPHORUS = 41;
 
-  private static final double NITROGEN_PER_PHOSPHORUS = 7.2;
+  public static final double NITROGEN_PER_PHOSPHORUS = 7.2;
 
   /** g C a mL of ethanol of 40 %. From memory: 0.4 x 0.789 g/mL x 24/46. */
   private static final double ETHANOL_G_C_PER_ML = 0.165;

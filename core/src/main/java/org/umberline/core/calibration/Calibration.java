@@ -4,11 +4,13 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.random.RandomGenerator;
 import org.umberline.core.balance.UnplantedAlgae;
 import org.umberline.core.simulation.Scenario;
 import org.umberline.core.simulation.Workers;
+import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.TankModel;
 
@@ -17,7 +19,8 @@ import org.umberline.core.tank.TankModel;
  * the most likely point ({@link StandIn}); the posterior of that stand-in is cheap to find and to
  * draw from; the draws are then run through the tank itself and weighted by how much the two
  * differ, and teach the stand-in what it missed. Where the weights stay too uneven the draws are
- * moved on the tank itself.
+ * moved on the tank itself. A series of readings is never written off: where all of them would have
+ * to be blunders, the make-up is doubted and all is learned anew.
  */
 public final class Calibration {
   /** Draws a posterior holds unless asked otherwise. */
@@ -69,6 +72,12 @@ public final class Calibration {
 
   private static final double DRAWING = 0.6;
 
+  private final Scenario scenario;
+  private final Progress progress;
+
+  /** Analytes whose readings are believed rather than the make-up. */
+  private final Set<Analyte> doubted;
+
   private final Parameters parameters;
   private final Readings readings;
   private final PastRuns runs;
@@ -102,7 +111,8 @@ public final class Calibration {
       Workers workers,
       Progress progress) {
     Scenario scenario = Scenario.of(tank, firstDay(tank, asOf), asOf, horizonDays);
-    return new Calibration(scenario, workers, progress).run(draws, new SplittableRandom(seed));
+    return new Calibration(scenario, workers, progress, Set.of())
+        .run(draws, new SplittableRandom(seed));
   }
 
   /**
@@ -115,7 +125,7 @@ public final class Calibration {
   public static Posterior again(
       TankModel tank, LocalDate asOf, int horizonDays, Learned learned, Workers workers) {
     Scenario scenario = Scenario.of(tank, firstDay(tank, asOf), asOf, horizonDays);
-    Calibration known = new Calibration(scenario, workers, Progress.NONE);
+    Calibration known = new Calibration(scenario, workers, Progress.NONE, learned.doubted());
     double[][] points = learned.points();
     if (points[0].length != known.parameters.size()) {
       throw new IllegalArgumentException(
@@ -162,9 +172,12 @@ public final class Calibration {
     return first.isBefore(earliest) ? earliest : first;
   }
 
-  private Calibration(Scenario scenario, Workers workers, Progress progress) {
+  private Calibration(Scenario scenario, Workers workers, Progress progress, Set<Analyte> doubted) {
+    this.scenario = scenario;
     this.workers = workers;
-    parameters = new Parameters(scenario);
+    this.progress = progress;
+    this.doubted = doubted;
+    parameters = new Parameters(scenario, doubted);
     readings = new Readings(scenario, parameters);
     runs = new PastRuns(scenario, parameters, workers, progress);
     search = new ModeSearch(parameters, readings, runs, progress);
@@ -184,6 +197,12 @@ public final class Calibration {
       return posterior(outcomes, draws, random);
     }
     StandIn standIn = search.find(random);
+    if (doubted.isEmpty()) {
+      Set<Analyte> stillOff = search.writtenOff(standIn.mode());
+      if (!stillOff.isEmpty()) {
+        return new Calibration(scenario, workers, progress, stillOff).run(draws, random);
+      }
+    }
     List<double[]> runAt = new ArrayList<>();
     List<double[]> runTruths = new ArrayList<>();
     double[][] pilots = drawn(standIn, PILOT_TEMPER, PILOTS, random);
@@ -253,7 +272,7 @@ public final class Calibration {
 
   private Posterior posterior(List<Outcome> kept, double effective, RandomGenerator random) {
     double[][] points = kept.stream().map(Outcome::z).toArray(double[][]::new);
-    return summary.posterior(kept, new Learned(points, effective, random.nextLong()));
+    return summary.posterior(kept, new Learned(points, effective, doubted, random.nextLong()));
   }
 
   /**

@@ -8,13 +8,22 @@ import java.util.List;
  * median, 1 is one standard deviation of the logarithm above it.
  */
 final class Coordinates {
-  private record Prior(String name, double median, double sd) {}
+  private record Prior(String name, double median, double stated, double sd) {}
 
   private final List<Prior> priors = new ArrayList<>();
 
   /** Adds one and says its index. */
   int add(String name, double median, double sd) {
-    priors.add(new Prior(name, median, sd));
+    return addDoubted(name, median, sd, 1);
+  }
+
+  /**
+   * Adds one that is believed less than is stated.
+   *
+   * @param doubt what its standard deviation is widened by
+   */
+  int addDoubted(String name, double median, double sd, double doubt) {
+    priors.add(new Prior(name, median, sd, doubt * sd));
     return priors.size() - 1;
   }
 
@@ -27,10 +36,15 @@ final class Coordinates {
     return valueAt(index, z[index]);
   }
 
-  /** What a coordinate of {@code z} stands for: also the prior's quantile there. */
-  double valueAt(int index, double z) {
+  private double valueAt(int index, double z) {
     Prior prior = priors.get(index);
     return prior.median * Math.exp(prior.sd * z);
+  }
+
+  /** What was stated of a coordinate before any doubt, as a quantile {@code z} of its normal. */
+  double statedAt(int index, double z) {
+    Prior prior = priors.get(index);
+    return prior.median * Math.exp(prior.stated * z);
   }
 
   /** What coordinate {@code index} stands for, with its unit where it has one. */

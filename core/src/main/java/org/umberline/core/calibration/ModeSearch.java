@@ -66,6 +66,11 @@ final class ModeSearch {
     return off.isEmpty() ? standIn : linearise(new double[parameters.size()], true);
   }
 
+  /** Analytes of which too many readings would be blunders at {@code z}, after all. */
+  Set<Analyte> writtenOff(double[] z) {
+    return readings.writtenOff(z, runs.atTests(z), MOST_OFF);
+  }
+
   /** Points of the prior that come nearest to the readings, the nearest first. */
   private List<double[]> starts(RandomGenerator random) {
     double[][] zs = new double[TRIED_STARTS][parameters.size()];

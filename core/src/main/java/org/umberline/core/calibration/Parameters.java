@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.random.RandomGenerator;
 import java.util.stream.IntStream;
 import org.umberline.core.quantity.Nitrate;
@@ -60,32 +61,49 @@ final class Parameters {
   private final double[][] reads;
 
   Parameters(Scenario scenario) {
+    this(scenario, Set.of());
+  }
+
+  /**
+   * @param doubted analytes whose readings no believable tank of this make-up shows: what brings
+   *     and takes their element is believed to be less well known
+   */
+  Parameters(Scenario scenario, Set<Analyte> doubted) {
     this.scenario = scenario;
+    double nitrogen = doubted.contains(Analyte.NITRATE) ? Priors.DOUBT : 1;
+    double phosphorus = doubted.contains(Analyte.PHOSPHATE) ? Priors.DOUBT : 1;
+    double either = Math.max(nitrogen, phosphorus);
     TankModel tank = scenario.tank();
     multipliers = scenario.multipliers();
-    add(Posterior.NITROGEN_LOAD, 1, Priors.NITROGEN_LOAD_SD);
-    add(Posterior.PHOSPHORUS_LOAD, 1, Priors.PHOSPHORUS_LOAD_SD);
-    uptake = scenario.plants() > 0 ? add("plant uptake", 1, Priors.UPTAKE_SD) : -1;
-    plantMass = tank.plants().isEmpty() ? -1 : add("plant mass", 1, Priors.PLANT_MASS_SD);
+    add(Posterior.NITROGEN_LOAD, 1, Priors.NITROGEN_LOAD_SD, nitrogen);
+    add(Posterior.PHOSPHORUS_LOAD, 1, Priors.PHOSPHORUS_LOAD_SD, phosphorus);
+    uptake = scenario.plants() > 0 ? add("plant uptake", 1, Priors.UPTAKE_SD, either) : -1;
+    plantMass = tank.plants().isEmpty() ? -1 : add("plant mass", 1, Priors.PLANT_MASS_SD, either);
     carbon = scenario.dosesCarbon() ? add("carbon taken", 1, Priors.CARBON_SD) : -1;
     exchange = add("phosphate exchange", 1, Priors.EXCHANGE_SD);
     denitrification =
         scenario.denitrifies() ? add("denitrification", 1, Priors.DENITRIFICATION_SD) : -1;
     unseenDenitrification =
-        add(Posterior.UNSEEN_DENITRIFICATION, 1, Priors.UNSEEN_DENITRIFICATION_SD);
+        add(Posterior.UNSEEN_DENITRIFICATION, 1, Priors.UNSEEN_DENITRIFICATION_SD, nitrogen);
     boolean fed = !tank.feeding().isEmpty();
     unlistedNitrogen =
         add(
             Posterior.UNLISTED_NITROGEN,
             fed ? Priors.UNLISTED_NITROGEN : Priors.UNFED_NITROGEN,
-            Priors.UNLISTED_SD);
+            Priors.UNLISTED_SD,
+            nitrogen);
     unlistedPhosphorus =
         add(
             Posterior.UNLISTED_PHOSPHORUS,
             fed ? Priors.UNLISTED_PHOSPHORUS : Priors.UNFED_PHOSPHORUS,
-            Priors.UNLISTED_SD);
+            Priors.UNLISTED_SD,
+            phosphorus);
     phosphorusLoss =
-        add(Posterior.PHOSPHORUS_LOSS, Priors.PHOSPHORUS_LOSS, Priors.PHOSPHORUS_LOSS_SD);
+        add(
+            Posterior.PHOSPHORUS_LOSS,
+            Priors.PHOSPHORUS_LOSS,
+            Priors.PHOSPHORUS_LOSS_SD,
+            phosphorus);
     nitrifierGrowth =
         scenario.isNew() ? add("nitrifier growth", 1, Priors.NITRIFIER_GROWTH_SD) : -1;
     boolean fresh = tank.startedOn().map(day -> !day.isBefore(scenario.firstDay())).orElse(false);
@@ -176,6 +194,10 @@ final class Parameters {
 
   private int add(String name, double median, double sd) {
     return coordinates.add(name, median, sd);
+  }
+
+  private int add(String name, double median, double sd, double doubt) {
+    return coordinates.addDoubted(name, median, sd, doubt);
   }
 
   /**

@@ -93,9 +93,9 @@ final class PosteriorSummary {
           new Posterior.Unknown(
               parameters.coordinates().name(j),
               new Posterior.Spread(
-                  parameters.coordinates().valueAt(j, -Quantiles.NORMAL_90),
-                  parameters.coordinates().valueAt(j, 0),
-                  parameters.coordinates().valueAt(j, Quantiles.NORMAL_90)),
+                  parameters.coordinates().statedAt(j, -Quantiles.NORMAL_90),
+                  parameters.coordinates().statedAt(j, 0),
+                  parameters.coordinates().statedAt(j, Quantiles.NORMAL_90)),
               new Posterior.Spread(
                   Quantiles.of(sample, 0.1),
                   Quantiles.of(sample, 0.5),

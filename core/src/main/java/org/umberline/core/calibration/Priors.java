@@ -45,6 +45,12 @@ final class Priors {
 
   static final double PHOSPHORUS_LOSS_SD = 1.2;
 
+  /**
+   * Where a whole series of readings would have to be blunders, what the make-up says of its
+   * element is off by more than anybody thought: its widths times this. Chosen.
+   */
+  static final double DOUBT = 3;
+
   static final double NITRIFIER_GROWTH_SD = 0.25;
 
   /** Dissolved nitrogen at the first day of a log that starts late, mg/L NO3. */

@@ -27,10 +27,26 @@ public final class Levels {
 
   /** Share of the draws whose level, mg/L of the ion at the end of the as-of day, is so. */
   public double chance(Nutrient nutrient, DoublePredicate is) {
+    return chance(
+        (nitrate, phosphate) -> is.test(nutrient == Nutrient.NITRATE ? nitrate : phosphate));
+  }
+
+  /** Says something of both nutrients, mg/L of the ion. */
+  public interface Both {
+    boolean is(double nitrate, double phosphate);
+  }
+
+  /** Share of the draws of which something is so at the end of the as-of day. */
+  public double chance(Both both) {
     double volume = posterior.scenario().volumeL();
     long so =
         posterior.draws().stream()
-            .filter(draw -> is.test(nutrient.ion(elementMg(draw.state(), nutrient) / volume)))
+            .filter(
+                draw ->
+                    both.is(
+                        Nutrient.NITRATE.ion(elementMg(draw.state(), Nutrient.NITRATE) / volume),
+                        Nutrient.PHOSPHATE.ion(
+                            elementMg(draw.state(), Nutrient.PHOSPHATE) / volume)))
             .count();
     return so / (double) posterior.draws().size();
   }

@@ -31,7 +31,7 @@ import org.umberline.core.upkeep.Work;
  * source, unless one is named.
  */
 public final class Clues {
-  static final double NITRATE_LOW_MG_L = 2;
+  private static final double NITRATE_LOW_MG_L = 2;
   private static final double NITRATE_HIGH_MG_L = 40;
   private static final double MARINE_NITRATE_HIGH_MG_L = 20;
   private static final double PHOSPHATE_LOW_MG_L = 0.05;
@@ -103,24 +103,37 @@ public final class Clues {
     return List.copyOf(clues.found);
   }
 
-  private void nutrients() {
+  /** Under this a nutrient is as good as nothing, mg/L of the ion. */
+  static double low(TankModel tank, Nutrient nutrient) {
+    return nutrient == Nutrient.NITRATE
+        ? NITRATE_LOW_MG_L
+        : tank.water() == WaterKind.MARINE ? MARINE_PHOSPHATE_LOW_MG_L : PHOSPHATE_LOW_MG_L;
+  }
+
+  /** Over this a nutrient is high, mg/L of the ion: the keeper's own limit where there is one. */
+  static double high(TankModel tank, Nutrient nutrient) {
     boolean salted = tank.water() == WaterKind.MARINE;
+    double usual =
+        nutrient == Nutrient.NITRATE
+            ? salted ? MARINE_NITRATE_HIGH_MG_L : NITRATE_HIGH_MG_L
+            : salted ? MARINE_PHOSPHATE_HIGH_MG_L : PHOSPHATE_HIGH_MG_L;
+    return nutrient.line(tank.lines()).ceilingMgL().orElse(usual);
+  }
+
+  private void nutrients() {
     Levels levels = new Levels(tank, posterior);
-    level(levels, Clue.NITRATE_LOW, Nutrient.NITRATE, level -> level < NITRATE_LOW_MG_L);
-    double nitrateHigh =
-        tank.lines()
-            .nitrate()
-            .ceilingMgL()
-            .orElse(salted ? MARINE_NITRATE_HIGH_MG_L : NITRATE_HIGH_MG_L);
-    level(levels, Clue.NITRATE_HIGH, Nutrient.NITRATE, level -> level > nitrateHigh);
-    double phosphateLow = salted ? MARINE_PHOSPHATE_LOW_MG_L : PHOSPHATE_LOW_MG_L;
-    level(levels, Clue.PHOSPHATE_LOW, Nutrient.PHOSPHATE, level -> level < phosphateLow);
-    double phosphateHigh =
-        tank.lines()
-            .phosphate()
-            .ceilingMgL()
-            .orElse(salted ? MARINE_PHOSPHATE_HIGH_MG_L : PHOSPHATE_HIGH_MG_L);
-    level(levels, Clue.PHOSPHATE_HIGH, Nutrient.PHOSPHATE, level -> level > phosphateHigh);
+    for (Nutrient nutrient : Nutrient.values()) {
+      boolean nitrate = nutrient == Nutrient.NITRATE;
+      double low = low(tank, nutrient);
+      double high = high(tank, nutrient);
+      level(
+          levels, nitrate ? Clue.NITRATE_LOW : Clue.PHOSPHATE_LOW, nutrient, level -> level < low);
+      level(
+          levels,
+          nitrate ? Clue.NITRATE_HIGH : Clue.PHOSPHATE_HIGH,
+          nutrient,
+          level -> level > high);
+    }
     Ledger.Amount net =
         Ledger.of(posterior, Ledger.DEFAULT_DAYS).stream()
             .map(Ledger::netMgLPerWeek)

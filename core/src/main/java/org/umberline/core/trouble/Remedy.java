@@ -77,7 +77,7 @@ public enum Remedy implements Term {
     List<Remedy> steps = new ArrayList<>();
     List<Remedy> not = new ArrayList<>();
     boolean salted = tank.water() == WaterKind.MARINE;
-    boolean nitrateLow = levels.now(Nutrient.NITRATE) < Clues.NITRATE_LOW_MG_L;
+    boolean nitrateLow = levels.now(Nutrient.NITRATE) < Clues.low(tank, Nutrient.NITRATE);
     switch (cause) {
       case CYANOBACTERIA -> {
         add(steps, SIPHON_OUT, AS_ADVISED, MORE_FLOW, CLEAN_FILTER);

@@ -12,6 +12,8 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.ToDoubleFunction;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.umberline.core.TankBuilder;
 import org.umberline.core.simulation.Multipliers;
 import org.umberline.core.simulation.PlannedChanges;
@@ -40,6 +42,37 @@ class CalibrationTest {
       builder.test(day, Analyte.PHOSPHATE, truth[1][day - 1] * missWeigh, "po4");
     }
     return builder;
+  }
+
+  /**
+   * Phosphate that stays at nothing though food brings it and nothing listed takes it, and nitrate
+   * that stands far above what little food could make: each reading alone could be a blunder, all
+   * of them are none.
+   */
+  @ParameterizedTest
+  @CsvSource({"PHOSPHATE, 0.01, 0.3, 0.1", "PHOSPHATE, 0.03, 0.5, 0.15", "NITRATE, 120, 0.02, 180"})
+  void aSeriesIsNeverWrittenOff(Analyte analyte, double value, double ration, double most) {
+    TankBuilder builder =
+        new TankBuilder()
+            .ration(ration)
+            .water("tap", 2, 0.05)
+            .changeWater("tap")
+            .photometer("no3", Analyte.NITRATE, 0.5, 0.05)
+            .photometer("po4", Analyte.PHOSPHATE, 0.01, 0.05);
+    for (int day = 7; day < DAYS; day += 7) {
+      builder.change(day, 25);
+      builder.test(day + 4, analyte, value, analyte == Analyte.NITRATE ? "no3" : "po4");
+    }
+    TankModel tank = builder.build();
+    Posterior posterior = Calibration.calibrate(tank, START.plusDays(DAYS), 30, 150, 2, WORKERS);
+    assertThat(posterior.readings().stream().filter(Posterior.Reading::contradicts).count())
+        .as("written off, of %d", posterior.readings().size())
+        .isLessThan(posterior.readings().size() / 2);
+    double now =
+        analyte == Analyte.NITRATE
+            ? 4.4268 * posterior.fit().nitrogenP50()[DAYS]
+            : 3.0662 * posterior.fit().phosphorusP50()[DAYS];
+    assertThat(now).isBetween(analyte == Analyte.NITRATE ? 60.0 : 0.0, most);
   }
 
   @Test

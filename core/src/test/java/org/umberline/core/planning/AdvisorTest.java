@@ -11,6 +11,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -108,7 +109,7 @@ class AdvisorTest {
             new double[1]),
         List.of(),
         List.of(),
-        new Learned(new double[0][], draws.size(), 0));
+        new Learned(new double[0][], draws.size(), Set.of(), 0));
   }
 
   /** peak = c + r T / f, so f = r T / (ceiling - c); above a tenth in steps of a twentieth. */

@@ -2,7 +2,9 @@ package org.umberline.server.learning;
 
 import java.nio.ByteBuffer;
 import java.nio.DoubleBuffer;
+import java.util.Set;
 import org.umberline.core.calibration.Learned;
+import org.umberline.core.tank.Analyte;
 
 /**
  * What was learned of a tank as it is kept in the database.
@@ -10,7 +12,8 @@ import org.umberline.core.calibration.Learned;
  * @param unknowns coordinates of a draw
  * @param points those of all draws, one draw after the other, as doubles
  */
-record KeptLearned(int unknowns, byte[] points, double effectiveSamples, long seed) {
+record KeptLearned(
+    int unknowns, byte[] points, double effectiveSamples, Set<Analyte> doubted, long seed) {
   static KeptLearned of(Learned learned) {
     double[][] points = learned.points();
     int unknowns = points[0].length;
@@ -20,7 +23,8 @@ record KeptLearned(int unknowns, byte[] points, double effectiveSamples, long se
         bytes.putDouble(coordinate);
       }
     }
-    return new KeptLearned(unknowns, bytes.array(), learned.effectiveSamples(), learned.seed());
+    return new KeptLearned(
+        unknowns, bytes.array(), learned.effectiveSamples(), learned.doubted(), learned.seed());
   }
 
   Learned learned() {
@@ -29,6 +33,6 @@ record KeptLearned(int unknowns, byte[] points, double effectiveSamples, long se
     for (double[] draw : draws) {
       coordinates.get(draw);
     }
-    return new Learned(draws, effectiveSamples, seed);
+    return new Learned(draws, effectiveSamples, doubted, seed);
   }
 }

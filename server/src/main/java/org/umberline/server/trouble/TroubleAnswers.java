@@ -1,8 +1,8 @@
 package org.umberline.server.trouble;
 
 import static org.umberline.server.balance.AdviceMapper.said;
+import static org.umberline.server.http.Absent.orNull;
 
-import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -21,10 +21,12 @@ import org.umberline.core.tank.TankModel;
 import org.umberline.core.trouble.Clues;
 import org.umberline.core.trouble.Diagnosis;
 import org.umberline.core.trouble.Found;
+import org.umberline.core.trouble.NutrientPair;
 import org.umberline.core.trouble.Remedy;
 import org.umberline.core.trouble.Story;
 import org.umberline.core.upkeep.GearOutlook;
 import org.umberline.core.upkeep.Work;
+import org.umberline.server.balance.AdviceMapper;
 import org.umberline.server.balance.AdviceViews;
 import org.umberline.server.http.Refused;
 import org.umberline.server.http.Terms;
@@ -50,16 +52,17 @@ public class TroubleAnswers {
           Remedy.PEROXIDE, "doses");
 
   private final Advices advices;
-  private final Clock clock;
 
-  TroubleAnswers(Advices advices, Clock clock) {
+  TroubleAnswers(Advices advices) {
     this.advices = advices;
-    this.clock = clock;
   }
 
   public TroubleViews.Trouble trouble(Stored stored) {
-    Instant now = clock.instant();
-    TankModel tank = stored.tank().knownAt(now);
+    LearnedTank learned = advices.learned(stored);
+    Instant now = learned.now();
+    TankModel tank = learned.tank();
+    NutrientPair pair =
+        NutrientPair.of(tank, new Levels(tank, learned.posterior()), learned.today());
     return new TroubleViews.Trouble(
         Sign.TERMS.stream()
             .map(
@@ -73,9 +76,14 @@ public class TroubleAnswers {
                                     new TroubleViews.SignLook(look.term(), TroubleWords.look(look)))
                             .toList()))
             .toList(),
-        Story.standing(tank, tank.dayOf(now)).stream()
+        Story.standing(tank, learned.today()).stream()
             .map(sign -> standing(tank, Story.of(tank, sign, now)))
-            .toList());
+            .toList(),
+        new TroubleViews.NutrientPair(
+            said(TroubleWords.pair(pair)),
+            TroubleWords.pairSteps(pair).stream().map(AdviceMapper::said).toList(),
+            orNull(pair.perPhosphate()),
+            NutrientPair.REDFIELD));
   }
 
   private static TroubleViews.StandingSign standing(TankModel tank, Story story) {

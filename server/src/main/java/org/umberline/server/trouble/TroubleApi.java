@@ -28,7 +28,8 @@ class TroubleApi {
   /** Signs that can be seen, and those that are there. */
   @GetMapping
   TroubleViews.Trouble trouble(@SignedIn.Keeper SignedIn keeper, @PathVariable UUID id) {
-    return trouble.trouble(tanks.one(id, keeper.keeperId()));
+    TankRecords.Stored stored = tanks.one(id, keeper.keeperId());
+    return computations.run(() -> trouble.trouble(stored));
   }
 
   /** What a sign comes from, and what to do about it. */

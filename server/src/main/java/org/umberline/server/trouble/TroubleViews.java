@@ -10,7 +10,17 @@ public final class TroubleViews {
   private TroubleViews() {}
 
   @Schema(description = "signs that can be seen; standing are those that are there, by their term")
-  public record Trouble(List<SeenSign> signs, List<StandingSign> standing) {}
+  public record Trouble(List<SeenSign> signs, List<StandingSign> standing, NutrientPair pair) {}
+
+  @Schema(
+      description =
+          "nitrate and phosphate read together; steps raise or lower one without the other;"
+              + " perPhosphate is mg NO3 for a mg PO4, redfield what plants and algae take about")
+  public record NutrientPair(
+      List<AdviceViews.Said> sentence,
+      List<List<AdviceViews.Said>> steps,
+      @Schema(nullable = true) Double perPhosphate,
+      double redfield) {}
 
   @Schema(description = "algae may sit on glass, where they don't count")
   public record SeenSign(String sign, String words, List<SignLook> looks) {}
