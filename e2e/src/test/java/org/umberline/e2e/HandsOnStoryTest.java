@@ -136,7 +136,7 @@ class HandsOnStoryTest {
     page.named("slimy mat, purple or green").click();
     page.awaitText("causes", "Cyanobacteria");
     page.named("hardly any bubbles").click();
-    page.awaitText("steps", "Raise nitrate");
+    page.awaitText("steps", "Suck it out");
     page.named("Note it").click();
     page.awaitText("toast", "few bubbles");
     page.await(
