@@ -31,6 +31,9 @@
   let gave = $state('');
   let seconds = $state('60');
   let daily = $state('');
+  let placement = $state<'reactor' | 'bag'>('reactor');
+  let binds = $state('');
+  let label = $state('');
   let dose = $state.raw<Schemas['Dose'] | null>(null);
   let noted = $state<string[]>([]);
   let name = $derived(tanks.all.find((one) => one.id === tank)?.name ?? '');
@@ -53,9 +56,12 @@
     problem = '';
     dose = null;
     const one = doses?.raise.find((raisable) => raisable.what === next);
-    from = typed(one?.now);
-    to = typed(one?.to);
+    const lowers = next === 'adsorber' || next === 'precipitant';
+    const phosphate = doses?.raise.find((raisable) => raisable.what === 'phosphate');
+    from = typed(lowers ? phosphate?.now : one?.now);
+    to = typed(lowers ? doses?.lowestPhosphate : one?.to);
     having = one?.with[0]?.id ?? '';
+    label = typed(doses?.conditionerMlPer100L);
     void ask();
   }
 
@@ -92,6 +98,26 @@
     }
     if (what === 'carbon')
       return api.POST('/api/tanks/{id}/doses/carbon', { params, body: { source } });
+    if (what === 'adsorber' || what === 'precipitant') {
+      const levels = { from: numberOf(from), to: numberOf(to), mgPerMl: numberOf(binds) };
+      if (levels.from === undefined || levels.to === undefined) return undefined;
+      const body = { from: levels.from, to: levels.to };
+      if (what === 'adsorber')
+        return api.POST('/api/tanks/{id}/doses/adsorber', { params, body: { ...body, placement } });
+      if (levels.mgPerMl === undefined) return undefined;
+      return api.POST('/api/tanks/{id}/doses/precipitant', {
+        params,
+        body: { ...body, mgPerMl: levels.mgPerMl },
+      });
+    }
+    if (what === 'conditioner') {
+      const body = { litres: numberOf(litres), mlPer100L: numberOf(label) };
+      if (body.litres === undefined || body.mlPer100L === undefined) return undefined;
+      return api.POST('/api/tanks/{id}/doses/conditioner', {
+        params,
+        body: { litres: body.litres, mlPer100L: body.mlPer100L },
+      });
+    }
     if (what === 'peroxide') {
       const body = { litres: numberOf(litres), percent: numberOf(percent) };
       if (body.litres === undefined || body.percent === undefined) return undefined;
@@ -182,6 +208,27 @@
         >
           {#each doses.carbon as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
         </Select>
+      {:else if what === 'adsorber' || what === 'precipitant'}
+        Lower phosphate from {@render blank('what the water holds', from, (text) => (from = text))}
+        to {@render blank('what it shall hold', to, (text) => (to = text))} mg/L PO4 with
+        {#if what === 'adsorber'}
+          an adsorber in a
+          <Select
+            class="font-serif"
+            aria-label="where the adsorber lies"
+            bind:value={placement}
+            onchange={() => void ask()}
+          >
+            <option value="reactor">reactor</option>
+            <option value="bag">bag</option>
+          </Select>
+        {:else}
+          a precipitant, of which a mL binds
+          {@render blank('mg PO4 that a mL binds', binds, (text) => (binds = text))} mg PO4 by its label
+        {/if}
+      {:else if what === 'conditioner'}
+        Condition {@render blank('litres of tap water', litres, (text) => (litres = text))} L of tap water;
+        the label says {@render blank('mL for 100 L', label, (text) => (label = text))} mL for 100 L
       {:else if what === 'peroxide'}
         Treat algae with peroxide of {@render blank(
           'strength, percent',

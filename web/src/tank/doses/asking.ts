@@ -2,8 +2,11 @@ import type { Schemas } from '../../api/client';
 
 /** What is asked for, beside the five things that can be raised. */
 export const OTHERS = [
+  { key: 'adsorber', words: 'phosphate adsorber' },
+  { key: 'precipitant', words: 'phosphate precipitant' },
   { key: 'carbon', words: 'carbon' },
   { key: 'peroxide', words: 'peroxide' },
+  { key: 'conditioner', words: 'conditioner' },
   { key: 'pump', words: 'a dosing pump' },
 ] as const;
 

@@ -119,6 +119,18 @@ class AccessTest {
               """
               {"what": "nitrate", "from": 2, "to": 8, "with": "potassium-nitrate"}"""),
           Map.entry(
+              "POST /api/tanks/{id}/doses/adsorber",
+              """
+              {"from": 1, "to": 0.3, "placement": "bag"}"""),
+          Map.entry(
+              "POST /api/tanks/{id}/doses/precipitant",
+              """
+              {"from": 1, "to": 0.3, "mgPerMl": 20}"""),
+          Map.entry(
+              "POST /api/tanks/{id}/doses/conditioner",
+              """
+              {"litres": 40, "mlPer100L": 25}"""),
+          Map.entry(
               "POST /api/tanks/{id}/doses/carbon",
               """
               {"source": "sugar"}"""),

@@ -55,6 +55,53 @@ class DosesApiTest {
   }
 
   @Test
+  void phosphateIsTakenOutAloneAndTapWaterIsConditioned() {
+    JsonNode adsorber =
+        keeper
+            .post(
+                doses + "/adsorber",
+                """
+                {"from": 1, "to": 0.3, "placement": "bag"}""")
+            .json();
+    assertThat(words(adsorber.path("sentence"))).startsWith("Put in").contains("for a week, then");
+    assertThat(adsorber.path("notes").toString()).contains("A bag works a third as fast");
+    JsonNode precipitant =
+        keeper
+            .post(
+                doses + "/precipitant",
+                """
+                {"from": 1.5, "to": 0.3, "mgPerMl": 20}""")
+            .json();
+    assertThat(words(precipitant.path("sentence"))).isEqualTo("Give 2.0 mL a day for 3 days.");
+    JsonNode conditioner =
+        keeper
+            .post(
+                doses + "/conditioner",
+                """
+                {"litres": 25, "mlPer100L": 30}""")
+            .json();
+    assertThat(words(conditioner.path("sentence"))).isEqualTo("Stir in 7.5 mL of conditioner.");
+    JsonNode low =
+        keeper
+            .post(
+                doses + "/adsorber",
+                """
+                {"from": 1, "to": 0, "placement": "reactor"}""")
+            .json();
+    assertThat(low.path("refused").asBoolean()).isTrue();
+    assertThat(
+            keeper
+                .post(
+                    doses + "/adsorber",
+                    """
+                    {"from": 1, "to": 0.3, "placement": "bucket"}""")
+                .json()
+                .at("/fields/0/field")
+                .asString())
+        .isEqualTo("placement");
+  }
+
+  @Test
   void aDoseADayIsWorkedOutForThisTanksWater() {
     JsonNode dose = raise("alkalinity", 5, 7, "sodium-bicarbonate");
     assertThat(dose.path("refused").asBoolean()).isFalse();

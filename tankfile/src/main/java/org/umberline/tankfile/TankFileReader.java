@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import org.umberline.core.balance.Adsorber;
 import org.umberline.core.tank.AdsorberPlacement;
 import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.CarbonSource;
@@ -37,7 +38,6 @@ public final class TankFileReader {
   private static final double DEFAULT_SKIMMING = 0.2;
 
   /** mg P per g of adsorber when none is given. From memory. */
-  private static final double DEFAULT_ADSORBER_CAPACITY = 6;
 
   /**
    * A tank whose start is not told has run for so long before its file mentions anything. Chosen.
@@ -224,7 +224,7 @@ public final class TankFileReader {
           new ExportMethod.PhosphateAdsorber(
               id,
               e.number("massG"),
-              e.number("capacityMgPPerG", DEFAULT_ADSORBER_CAPACITY),
+              e.number("capacityMgPPerG", Adsorber.USUAL_CAPACITY_MG_P_PER_G),
               e.term(AdsorberPlacement.class, "placement", AdsorberPlacement.REACTOR),
               span(e));
       case "deep-bed" ->

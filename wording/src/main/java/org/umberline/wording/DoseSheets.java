@@ -4,8 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
 import org.umberline.core.dosing.CarbonLadder;
+import org.umberline.core.dosing.Conditioning;
 import org.umberline.core.dosing.DoseSource;
 import org.umberline.core.dosing.Peroxide;
+import org.umberline.core.dosing.PhosphateLowering;
 import org.umberline.core.dosing.PumpCalibration;
 import org.umberline.core.dosing.Raise;
 import org.umberline.core.dosing.Refusal;
@@ -245,6 +247,122 @@ public final class DoseSheets {
         "did \"" + Peroxide.DONE + "\"");
   }
 
+  // ---------------------------------------------------------------- phosphate out
+
+  public static DoseSheet of(PhosphateLowering.Medium medium, boolean bag) {
+    String unit = "mg/L PO4";
+    if (medium.refusal().isPresent()) {
+      return DoseSheet.refused(refusal(medium.refusal().get(), unit));
+    }
+    List<Phrase> notes = new ArrayList<>();
+    notes.add(held(medium.takes()));
+    notes.add(
+        Phrase.of(
+            "Until it is renewed about ",
+            SmallWords.level(medium.gainsMg(), "mg"),
+            " more come in than go out, by the balance."));
+    notes.add(
+        Phrase.of(
+            "Renew it on ", medium.renewOn(), ", or sooner when phosphate is back where it was."));
+    if (bag) {
+      notes.add(
+          Phrase.of(
+              "A bag works a third as fast as a gently tumbling reactor: put it where the water must"
+                  + " pass."));
+    }
+    notes.add(Phrase.of("Rinse it well; enter it in Make-up, and the balance counts it."));
+    return new DoseSheet(
+        Phrase.of(
+            "Put in ",
+            Phrase.amount(SmallWords.tens(medium.atFirstG()), "g"),
+            " for a week, then ",
+            Phrase.amount(SmallWords.tens(medium.grams()), "g"),
+            " in all."),
+        false,
+        List.of(),
+        "g",
+        "",
+        notes,
+        List.of(
+            "Too much at once strips the water: corals pale, plants stand still.",
+            "Gloves; don't breathe the dust. Used medium goes to the household waste, not the drain."),
+        "");
+  }
+
+  public static DoseSheet of(PhosphateLowering.Precipitant precipitant) {
+    String unit = "mg/L PO4";
+    if (precipitant.refusal().isPresent()) {
+      return DoseSheet.refused(refusal(precipitant.refusal().get(), unit));
+    }
+    int days = precipitant.steps().size();
+    return new DoseSheet(
+        Phrase.of(
+            "Give ",
+            SmallWords.level(precipitant.steps().get(0).ml(), "mL"),
+            days == 1 ? " once." : " a day for " + days + " days."),
+        false,
+        precipitant.steps().stream()
+            .map(s -> new DoseSheet.Step(s.on(), s.on(), s.ml(), OptionalDouble.of(s.reaches())))
+            .toList(),
+        "mL",
+        unit,
+        List.of(
+            held(precipitant.takes()),
+            Phrase.of(
+                "Drip it, diluted, before fine floss of 10 micrometres or less, and change the floss"
+                    + " the same day: what falls out leaves with it."),
+            Phrase.of(
+                "One for one that is ",
+                SmallWords.level(precipitant.lanthanumMg(), "mg"),
+                " of lanthanum; a label that says much less is not to be believed."),
+            Phrase.of("Test before each dose, and stop where the level is reached.")),
+        List.of(
+            "The cloud hurts gills: never poured into the display, never with animals gasping.",
+            "It takes alkalinity with it: test that too. Follow the label before this sheet."),
+        "");
+  }
+
+  private static Phrase held(PhosphateLowering takes) {
+    return Phrase.of(
+        "The water gives up ",
+        SmallWords.level(takes.waterMg(), "mg"),
+        " of phosphorus, and what lies in bed and rock about ",
+        SmallWords.level(takes.rockMg(), "mg"),
+        " more, within days.");
+  }
+
+  // ---------------------------------------------------------------- conditioner
+
+  public static DoseSheet of(Conditioning conditioning, double litres) {
+    List<Phrase> notes = new ArrayList<>();
+    notes.add(
+        Phrase.of(
+            "Into the ",
+            Phrase.amount(litres, "L"),
+            " before they are poured; stir, wait 5 minutes."));
+    if (conditioning.ammoniaMgL() > 0) {
+      notes.add(
+          Phrase.of(
+              "Chloramine leaves ammonia behind: about ",
+              SmallWords.level(conditioning.ammoniaMgL(), "mg/L"),
+              " in the tank, which a grown filter takes within a day. Use a conditioner that binds"
+                  + " it, and don't feed that day."));
+    }
+    notes.add(
+        Phrase.of(
+            "Where it is poured straight into the tank, dose for the whole tank, not for the new"
+                + " water alone."));
+    return new DoseSheet(
+        Phrase.of("Stir in ", SmallWords.level(conditioning.ml(), "mL"), " of conditioner."),
+        false,
+        List.of(),
+        "mL",
+        "",
+        notes,
+        List.of("The label comes first: conditioners differ tenfold in strength."),
+        "");
+  }
+
   // ---------------------------------------------------------------- pump
 
   public static DoseSheet of(PumpCalibration pump, double mlPerDay) {
@@ -284,6 +402,9 @@ public final class DoseSheets {
     Phrase.Amount most = SmallWords.level(refusal.most().orElse(0), unit);
     return switch (refusal.why()) {
       case NOTHING_TO_RAISE -> Phrase.of("The water holds that much already.");
+      case NOTHING_TO_LOWER -> Phrase.of("The water holds no more than that.");
+      case BELOW_LOWEST ->
+          Phrase.of("Never to nothing: ", most, " is the least that should be left in this tank.");
       case OVER_YOUR_LIMIT ->
           Phrase.of("That is over your own upper limit, ", most, ". Nothing is worked out.");
       case OVER_HIGHEST ->

@@ -44,7 +44,8 @@ public final class CarbonSafety {
   }
 
   /**
-   * @param mostPerDay the ceiling, in the source's own amount: mL, or g of sugar
+   * @param mostPerDay what the ceiling leaves for this source beside the others, in its own amount:
+   *     mL, or g of sugar
    */
   public record Finding(Danger danger, ExportMethod.CarbonDose dose, double mostPerDay) {}
 
@@ -68,12 +69,30 @@ public final class CarbonSafety {
           .filter(ExportMethod.CarbonDose.class::isInstance)
           .map(ExportMethod.CarbonDose.class::cast)
           .filter(dose -> dose.amountPerDay() > 0 && dose.span().contains(day))
-          .map(dose -> new Finding(danger, dose, mostPerDay(dose.source(), tank.netVolumeL())))
+          .map(dose -> new Finding(danger, dose, left(tank, day, dose)))
           .filter(finding -> isSo(finding, tank, day, gasping))
           .findFirst()
           .ifPresent(findings::add);
     }
     return List.copyOf(findings);
+  }
+
+  /** What the ceiling leaves for one dose beside all others of that day. */
+  private static double left(TankModel tank, LocalDate day, ExportMethod.CarbonDose one) {
+    double others =
+        tank.exports().stream()
+            .filter(
+                export ->
+                    export instanceof ExportMethod.CarbonDose dose
+                        && !dose.equals(one)
+                        && dose.span().contains(day))
+            .mapToDouble(
+                export -> {
+                  ExportMethod.CarbonDose dose = (ExportMethod.CarbonDose) export;
+                  return dose.amountPerDay() / mostPerDay(dose.source(), tank.netVolumeL());
+                })
+            .sum();
+    return Math.max(0, 1 - others) * mostPerDay(one.source(), tank.netVolumeL());
   }
 
   /** What speaks against any carbon at all, the gravest first. */

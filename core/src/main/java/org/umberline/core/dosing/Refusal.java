@@ -12,6 +12,10 @@ public record Refusal(Why why, OptionalDouble most) {
   public enum Why {
     /** The water holds that much already. */
     NOTHING_TO_RAISE,
+    /** The water holds no more than that. */
+    NOTHING_TO_LOWER,
+    /** Under what should always be left, most. */
+    BELOW_LOWEST,
     /** Over the keeper's own upper limit, most. */
     OVER_YOUR_LIMIT,
     /** Over what a tank of this kind should ever hold, most. */

@@ -21,9 +21,6 @@ import org.umberline.core.tank.WaterKind;
 
 /** What can be done in a tank besides changing more water, each as something that can be tried. */
 final class Levers {
-  /** mg P that a g of adsorber holds (from memory). */
-  static final double ADSORBER_CAPACITY = 6;
-
   private static final double[] FEED = {2.0 / 3, 0.8, 0.9};
 
   /** A fifth fewer animals. Chosen. */

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.umberline.core.balance.Adsorber;
 import org.umberline.core.tank.AdsorberPlacement;
 import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.Dosing;
@@ -117,7 +118,7 @@ public record Try(Kind kind, String id, double amount) {
                   new ExportMethod.PhosphateAdsorber(
                       "+adsorber",
                       amount,
-                      Levers.ADSORBER_CAPACITY,
+                      Adsorber.USUAL_CAPACITY_MG_P_PER_G,
                       AdsorberPlacement.REACTOR,
                       new Span(asOf, Optional.empty()))));
       case RENEW -> tank.withLog(renewed(tank, asOf, days));

@@ -14,6 +14,7 @@ import org.umberline.core.tank.CarbonSource;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.Qualifier;
 import org.umberline.core.tank.Span;
+import org.umberline.core.tank.TankModel;
 
 /** The rules are common practice, no source. */
 class CarbonSafetyTest {
@@ -45,6 +46,28 @@ class CarbonSafetyTest {
   void aCarefulDoseIsLeftAlone() {
     assertThat(dangers(dosed(CarbonSource.ETHANOL_40, 1.9), false)).isEmpty();
     assertThat(dangers(dosed(CarbonSource.ETHANOL_40, 0), true)).isEmpty();
+  }
+
+  @Test
+  void twoSourcesAddUp() {
+    ExportMethod spirit =
+        new ExportMethod.CarbonDose("spirit", CarbonSource.ETHANOL_40, 1.2, TankBuilder.always());
+    ExportMethod vinegar =
+        new ExportMethod.CarbonDose("vinegar", CarbonSource.VINEGAR, 10, TankBuilder.always());
+    double most = CarbonSafety.mostPerDay(CarbonSource.ETHANOL_40, 76);
+    TankModel one = new TankBuilder().volumeL(76).export(spirit).build();
+    assertThat(CarbonSafety.look(one, TODAY, false)).isEmpty();
+    TankModel both = new TankBuilder().volumeL(76).export(spirit).export(vinegar).build();
+    assertThat(CarbonSafety.look(both, TODAY, false))
+        .singleElement()
+        .satisfies(
+            found -> {
+              assertThat(found.danger()).isEqualTo(Danger.OVER_CEILING);
+              assertThat(found.mostPerDay())
+                  .isEqualTo(
+                      most * (1 - 10 / CarbonSafety.mostPerDay(CarbonSource.VINEGAR, 76)),
+                      within(1e-9));
+            });
   }
 
   @Test

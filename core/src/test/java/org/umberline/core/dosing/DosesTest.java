@@ -21,6 +21,7 @@ import org.umberline.core.tank.Line;
 import org.umberline.core.tank.Lines;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.SubstrateKind;
 import org.umberline.core.tank.TankModel;
 
 class DosesTest {
@@ -191,6 +192,46 @@ class DosesTest {
     assertThat(Peroxide.of(treated, 60, 3, TODAY).refusal())
         .contains(Refusal.of(Refusal.Why.DONE_LATELY));
     assertThat(Peroxide.of(treated, 60, 3, TODAY.plusDays(4)).refusal()).isEmpty();
+  }
+
+  @Test
+  void anAdsorberHoldsWhatWaterAndRockGiveUpAndWhatComesIn() {
+    TankModel tank = new TankBuilder().volumeL(100).substrate(SubstrateKind.GRAVEL).build();
+    // gravel holds as much again as the water; 6 mg a g, renewed at eight tenths
+    double water = 0.7 * P / PO4 * 100;
+    PhosphateLowering.Medium medium = PhosphateLowering.adsorber(tank, 1, 0.3, 6, 2, TODAY);
+    assertThat(medium.takes().waterMg()).isEqualTo(water, within(0.01));
+    assertThat(medium.takes().rockMg()).isEqualTo(water, within(0.01));
+    assertThat(medium.grams()).isEqualTo((2 * water + 60) / 4.8, within(0.01));
+    assertThat(medium.atFirstG()).isEqualTo(medium.grams() / 3, within(0.01));
+    assertThat(medium.renewOn()).isEqualTo(TODAY.plusDays(30));
+    assertThat(PhosphateLowering.adsorber(tank, 1, 0.01, 6, 2, TODAY).refusal())
+        .contains(Refusal.of(Refusal.Why.BELOW_LOWEST, 0.05));
+    assertThat(PhosphateLowering.adsorber(tank, 0.3, 0.3, 6, 2, TODAY).refusal())
+        .contains(Refusal.of(Refusal.Why.NOTHING_TO_LOWER));
+  }
+
+  /** Lanthanum and phosphate bind one for one: 138.905 / 94.971 by mass (IUPAC masses). */
+  @Test
+  void aPrecipitantGoesOverDaysAndNeverToNothing() {
+    PhosphateLowering.Precipitant dose =
+        PhosphateLowering.precipitant(tank(100), 1.5, 0.3, 20, TODAY);
+    // 1.2 mg/L in steps of half a mg/L: three days of 40 mg PO4, 2 mL each
+    assertThat(dose.steps()).hasSize(3);
+    assertThat(dose.steps().get(0).ml()).isEqualTo(2, within(1e-9));
+    assertThat(dose.steps().get(2).reaches()).isEqualTo(0.3, within(1e-9));
+    assertThat(dose.lanthanumMg()).isEqualTo(120 * 138.90547 / PO4, within(0.02));
+    assertThat(PhosphateLowering.precipitant(tank(100), 1.5, 0, 20, TODAY).steps()).isEmpty();
+    assertThat(PhosphateLowering.precipitant(tank(100), 60, 0.3, 20, TODAY).refusal())
+        .contains(Refusal.of(Refusal.Why.TOO_MANY_DAYS, 46));
+  }
+
+  /** 1 mg/L in the tap is 0.25 in the tank at 25 % (common practice, no source). */
+  @Test
+  void conditionerGoesByItsLabelAndChloramineLeavesAmmonia() {
+    Conditioning conditioning = Conditioning.of(tank(100), 25, 30, 1);
+    assertThat(conditioning.ml()).isEqualTo(7.5, within(1e-9));
+    assertThat(conditioning.ammoniaMgL()).isEqualTo(0.25, within(1e-9));
   }
 
   @Test

@@ -9,16 +9,23 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import org.springframework.stereotype.Service;
+import org.umberline.core.balance.Adsorber;
 import org.umberline.core.dosing.CarbonLadder;
+import org.umberline.core.dosing.Conditioning;
 import org.umberline.core.dosing.DoseCeilings;
 import org.umberline.core.dosing.DoseSource;
 import org.umberline.core.dosing.Peroxide;
+import org.umberline.core.dosing.PhosphateLowering;
 import org.umberline.core.dosing.PumpCalibration;
 import org.umberline.core.dosing.Raise;
 import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.ledger.Ledger;
 import org.umberline.core.planning.SafetyGuard;
+import org.umberline.core.quantity.Phosphate;
+import org.umberline.core.tank.AdsorberPlacement;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.CarbonSource;
+import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.WaterKind;
@@ -45,6 +52,8 @@ public class DosesAnswers {
   private static final Map<Analyte, Double> MARINE =
       Map.of(Analyte.ALKALINITY, 8.0, Analyte.CALCIUM, 420.0, Analyte.MAGNESIUM, 1300.0);
 
+  private static final double DAYS_A_WEEK = 7;
+
   private final Advices advices;
   private final Clock clock;
 
@@ -64,7 +73,9 @@ public class DosesAnswers {
         RAISED.stream().map(analyte -> raisable(stored, analyte)).toList(),
         Arrays.stream(CarbonSource.values())
             .map(source -> new DosesViews.DoseWith(source.term(), DoseSheets.name(source)))
-            .toList());
+            .toList(),
+        PhosphateLowering.lowest(tank),
+        orNull(stored.care().conditionerMlPer100L()));
   }
 
   private DosesViews.Raisable raisable(Stored stored, Analyte analyte) {
@@ -148,6 +159,50 @@ public class DosesAnswers {
                 Terms.of(CarbonSource.class, "source", asked.source()),
                 today(stored),
                 SafetyGuard.isGasping(tank, clock.instant()))));
+  }
+
+  /** A phosphate adsorber in a reactor or a bag. */
+  public DosesViews.Dose adsorber(Stored stored, DosesRequests.AdsorberAsked asked) {
+    TankModel tank = stored.tank();
+    AdsorberPlacement placement = Terms.of(AdsorberPlacement.class, "placement", asked.placement());
+    double netMgLPerWeek =
+        Ledger.of(advices.learned(stored).posterior(), Ledger.DEFAULT_DAYS)
+            .get(Nutrient.PHOSPHATE.ordinal())
+            .netMgLPerWeek()
+            .mean();
+    double gains =
+        new Phosphate(Math.max(0, netMgLPerWeek)).asPhosphorus().mgPerLitre()
+            * tank.netVolumeL()
+            / DAYS_A_WEEK;
+    double capacity =
+        tank.exports().stream()
+            .filter(ExportMethod.PhosphateAdsorber.class::isInstance)
+            .mapToDouble(medium -> ((ExportMethod.PhosphateAdsorber) medium).capacityMgPPerG())
+            .findFirst()
+            .orElse(Adsorber.USUAL_CAPACITY_MG_P_PER_G);
+    return view(
+        DoseSheets.of(
+            PhosphateLowering.adsorber(
+                tank, asked.from(), asked.to(), capacity, gains, today(stored)),
+            placement == AdsorberPlacement.BAG));
+  }
+
+  public DosesViews.Dose precipitant(Stored stored, DosesRequests.PrecipitantAsked asked) {
+    return view(
+        DoseSheets.of(
+            PhosphateLowering.precipitant(
+                stored.tank(), asked.from(), asked.to(), asked.mgPerMl(), today(stored))));
+  }
+
+  public DosesViews.Dose conditioner(Stored stored, DosesRequests.ConditionerAsked asked) {
+    return view(
+        DoseSheets.of(
+            Conditioning.of(
+                stored.tank(),
+                asked.litres(),
+                asked.mlPer100L(),
+                stored.care().chloramineMgL().orElse(0)),
+            asked.litres()));
   }
 
   public DosesViews.Dose peroxide(Stored stored, DosesRequests.PeroxideAsked asked) {

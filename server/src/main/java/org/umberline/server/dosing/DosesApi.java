@@ -54,6 +54,34 @@ class DosesApi {
     return doses.carbon(stored(id, keeper), request);
   }
 
+  /** A phosphate adsorber, by what water and rock hold and what comes in. */
+  @PostMapping("/adsorber")
+  DosesViews.Dose adsorber(
+      @SignedIn.Keeper SignedIn keeper,
+      @PathVariable UUID id,
+      @Valid @RequestBody DosesRequests.AdsorberAsked request) {
+    TankRecords.Stored stored = stored(id, keeper);
+    return computations.run(() -> doses.adsorber(stored, request));
+  }
+
+  /** A phosphate precipitant, over days. */
+  @PostMapping("/precipitant")
+  DosesViews.Dose precipitant(
+      @SignedIn.Keeper SignedIn keeper,
+      @PathVariable UUID id,
+      @Valid @RequestBody DosesRequests.PrecipitantAsked request) {
+    return doses.precipitant(stored(id, keeper), request);
+  }
+
+  /** Conditioner for tap water. */
+  @PostMapping("/conditioner")
+  DosesViews.Dose conditioner(
+      @SignedIn.Keeper SignedIn keeper,
+      @PathVariable UUID id,
+      @Valid @RequestBody DosesRequests.ConditionerAsked request) {
+    return doses.conditioner(stored(id, keeper), request);
+  }
+
   @PostMapping("/peroxide")
   DosesViews.Dose peroxide(
       @SignedIn.Keeper SignedIn keeper,

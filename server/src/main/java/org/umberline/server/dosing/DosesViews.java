@@ -10,8 +10,16 @@ import org.umberline.tankfile.FiguresModule.Exact;
 public final class DosesViews {
   private DosesViews() {}
 
-  @Schema(description = "what can be dosed in this tank")
-  public record Doses(double litres, List<Raisable> raise, List<DoseWith> carbon) {}
+  @Schema(
+      description =
+          "what can be dosed in this tank; lowestPhosphate is the least that is ever gone down to;"
+              + " conditionerMlPer100L as the keeper entered it")
+  public record Doses(
+      double litres,
+      List<Raisable> raise,
+      List<DoseWith> carbon,
+      double lowestPhosphate,
+      @Schema(nullable = true) @Exact Double conditionerMlPer100L) {}
 
   @Schema(
       description =

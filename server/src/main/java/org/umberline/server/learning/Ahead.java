@@ -38,6 +38,9 @@ public class Ahead {
   /** Lines are often noted several in a row; one answer after the last of them is enough. */
   private static final Duration AFTER_A_LINE = Duration.ofSeconds(1);
 
+  /** What somebody waits for goes first, for so long at each answer. */
+  private static final Duration GIVES_WAY = Duration.ofSeconds(2);
+
   /** Whose keeper did not look in for so long is worked out when he does. */
   private static final Duration LOOKED_IN = Duration.ofDays(3);
 
@@ -46,6 +49,7 @@ public class Ahead {
   private final Sessions sessions;
   private final List<WorkedAhead> answers;
   private final Workers workers;
+  private final Computations computations;
   private final Clock clock;
   private final boolean wanted;
   private final Set<UUID> waiting = ConcurrentHashMap.newKeySet();
@@ -58,6 +62,7 @@ public class Ahead {
       Sessions sessions,
       List<WorkedAhead> answers,
       Workers workers,
+      Computations computations,
       Clock clock,
       @Value("${umberline.ahead}") boolean wanted) {
     this.tanks = tanks;
@@ -65,6 +70,7 @@ public class Ahead {
     this.sessions = sessions;
     this.answers = answers;
     this.workers = workers;
+    this.computations = computations;
     this.clock = clock;
     this.wanted = wanted;
   }
@@ -117,7 +123,10 @@ public class Ahead {
     waiting.remove(tank);
     try {
       TankRecords.Stored stored = tanks.one(tank, keeper);
-      workers.alone(() -> answers.forEach(answer -> answer.workOut(stored)));
+      for (WorkedAhead answer : answers) {
+        computations.awaitQuiet(GIVES_WAY);
+        workers.alone(() -> answer.workOut(stored));
+      }
     } catch (Refused gone) {
       LOG.debug("not worked out ahead: {}", gone.getMessage());
     } catch (RuntimeException failure) {

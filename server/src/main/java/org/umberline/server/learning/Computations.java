@@ -6,6 +6,7 @@ import io.github.resilience4j.bulkhead.Bulkhead;
 import io.github.resilience4j.bulkhead.BulkheadConfig;
 import io.github.resilience4j.bulkhead.BulkheadFullException;
 import java.time.Duration;
+import java.util.concurrent.TimeUnit;
 import java.util.function.Supplier;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.security.core.context.SecurityContextHolder;
@@ -27,6 +28,10 @@ public class Computations {
 
   private record Places(Bulkhead waiting, Bulkhead running) {}
 
+  /** How often it is looked whether nothing is worked out any more. */
+  private static final long LOOK_AGAIN_MS = 20;
+
+  private final int atOnce;
   private final Bulkhead running;
   private final LoadingCache<String, Places> places =
       Caffeine.newBuilder()
@@ -46,6 +51,7 @@ public class Computations {
   }
 
   Computations(int atOnce) {
+    this.atOnce = atOnce;
     running = bulkhead(atOnce, LONGEST_WAIT);
   }
 
@@ -70,6 +76,19 @@ public class Computations {
           () -> own.running.executeSupplier(() -> running.executeSupplier(() -> marked(work))));
     } catch (BulkheadFullException full) {
       throw Refused.busy("Too much is being worked out at once.");
+    }
+  }
+
+  /** Waits until nothing is worked out, or for so long: for what nobody waits for. */
+  void awaitQuiet(Duration most) {
+    long until = System.nanoTime() + most.toNanos();
+    try {
+      while (running.getMetrics().getAvailableConcurrentCalls() < atOnce
+          && System.nanoTime() < until) {
+        TimeUnit.MILLISECONDS.sleep(LOOK_AGAIN_MS);
+      }
+    } catch (InterruptedException stopped) {
+      Thread.currentThread().interrupt();
     }
   }
 

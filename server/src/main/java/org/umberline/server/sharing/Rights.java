@@ -49,8 +49,11 @@ public final class Rights {
               // worked out and not kept
               "POST /absence",
               "POST /bench/result",
+              "POST /doses/adsorber",
               "POST /doses/carbon",
+              "POST /doses/conditioner",
               "POST /doses/peroxide",
+              "POST /doses/precipitant",
               "POST /doses/pump",
               "POST /doses/raise",
               "POST /make-up/effect",

@@ -64,6 +64,7 @@ class AheadTest {
         bean(Sessions.class),
         List.of(answer),
         bean(Workers.class),
+        bean(Computations.class),
         bean(Clock.class),
         wanted);
   }
