@@ -3,6 +3,7 @@ package org.umberline.server.learning;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
@@ -11,6 +12,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -52,6 +54,27 @@ class ComputationsTest {
       Thread.currentThread().interrupt();
     }
     return 1;
+  }
+
+  @Test
+  void whatNobodyWaitsForGivesWay() throws Exception {
+    computations.awaitQuiet(Duration.ofHours(1));
+    CountDownLatch begun = new CountDownLatch(1);
+    Future<Integer> asked =
+        asked(
+            keeper("asks"),
+            () -> {
+              begun.countDown();
+              return heavy();
+            });
+    begun.await();
+    Future<?> later = threads.submit(() -> computations.awaitQuiet(Duration.ofHours(1)));
+    assertThatThrownBy(() -> later.get(200, TimeUnit.MILLISECONDS))
+        .isInstanceOf(TimeoutException.class);
+    computations.awaitQuiet(Duration.ofMillis(50));
+    heavyWorkEnds.countDown();
+    later.get(5, TimeUnit.SECONDS);
+    assertThat(asked.get()).isEqualTo(1);
   }
 
   @Test
