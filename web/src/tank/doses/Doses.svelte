@@ -59,7 +59,7 @@
     const lowers = next === 'adsorber' || next === 'precipitant';
     const phosphate = doses?.raise.find((raisable) => raisable.what === 'phosphate');
     from = typed(lowers ? phosphate?.now : one?.now);
-    to = typed(lowers ? doses?.lowestPhosphate : one?.to);
+    to = typed(lowers ? doses?.lowerPhosphateTo : one?.to);
     having = one?.with[0]?.id ?? '';
     label = typed(doses?.conditionerMlPer100L);
     void ask();

@@ -111,13 +111,18 @@
     {#if trouble.standing.length > 0}
       <h2 class="text-neutral mt-2 text-sm">Seen, and not gone yet</h2>
       {@render chips('signs that are there', true)}
-      <h2 class="text-neutral mt-3 text-sm">Something else?</h2>
+      <details class="mt-2" open={!!sign && !standing}>
+        <summary class="flex min-h-11 cursor-pointer items-center text-sm sm:min-h-0"
+          >Something else?</summary
+        >
+        <div data-testid="signs">{@render chips('signs', false)}</div>
+      </details>
     {:else}
       <p class="text-neutral mt-1 text-sm">
         Nothing is noted. What do you see? Look under full light, for a few minutes.
       </p>
+      <div data-testid="signs">{@render chips('signs', false)}</div>
     {/if}
-    <div data-testid="signs">{@render chips('signs', false)}</div>
     {#if trouble.pair.steps.length > 0}
       <details class="border-base-300 mt-4 border-t pt-3" data-testid="pair" open={!sign}>
         <summary class="cursor-pointer font-serif text-lg"

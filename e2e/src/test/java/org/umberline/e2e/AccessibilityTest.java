@@ -188,7 +188,6 @@ class AccessibilityTest {
     page.see("dose-steps");
     check("doses");
     page.openPlace("Breakwater", "trouble");
-    page.named("corals stay closed").click();
     page.see("steps");
     check("trouble");
     page.openPlace("Breakwater", "visit");

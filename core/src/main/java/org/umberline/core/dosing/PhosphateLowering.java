@@ -81,6 +81,11 @@ public record PhosphateLowering(double waterMg, double rockMg) {
     return Math.max(usual, tank.lines().phosphate().floorMgL().orElse(0));
   }
 
+  /** Where it is usually brought: half of what there is, well above the lowest. Chosen. */
+  public static double usualTarget(TankModel tank, double now) {
+    return Math.max(DoseCeilings.aboveFloor(lowest(tank)), now / 2);
+  }
+
   private static Optional<Refusal> refusal(TankModel tank, double from, double to) {
     if (to >= from) {
       return Optional.of(Refusal.of(Refusal.Why.NOTHING_TO_LOWER));

@@ -28,6 +28,9 @@ public final class Sign {
   /** Water comes slowly from the filter: what chokes it is cleaned. */
   public static final String WEAK_FLOW = "weak-flow";
 
+  /** Green film, which every glass has: it is wiped off. */
+  public static final String GLASS_FILM = "film-algae";
+
   /** Whoever looked after the tank meanwhile saw something wrong. */
   public static final String SITTER_WORRIED = "sitter-worried";
 

@@ -43,6 +43,9 @@ public record Story(
   /** Wait so long after something was done before judging. Common practice, no source. */
   public static final int LOOK_AGAIN_DAYS = 3;
 
+  /** Who did not look again for so long after it was time is not asked any more. Chosen. */
+  private static final int ASKED_DAYS = 14;
+
   /** A sign that was not looked at for so long is forgotten; where it comes again it is new. */
   public static final int FORGOTTEN_DAYS = 60;
 
@@ -118,6 +121,14 @@ public record Story(
     return Sign.TERMS.stream()
         .filter(sign -> !episode(tank, sign, today).isEmpty() && tank.standing(sign).isPresent())
         .toList();
+  }
+
+  /** Whether its keeper is asked on {@code today} to look again; not for the film on the glass. */
+  public boolean isAsked(LocalDate today) {
+    return !sign.equals(Sign.GLASS_FILM)
+        && lookAgain
+            .filter(day -> !day.isAfter(today) && !day.plusDays(ASKED_DAYS).isBefore(today))
+            .isPresent();
   }
 
   /** The looks since it was last gone, or forgotten; the last may say that it is gone. */

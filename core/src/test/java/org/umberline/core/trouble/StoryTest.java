@@ -82,6 +82,20 @@ class StoryTest {
   }
 
   @Test
+  void itsKeeperIsAskedToLookAgainForTwoWeeks() {
+    Story story = Story.of(new TankBuilder().log(saw(10, 2)).build(), HAIR, noon(11));
+    assertThat(story.isAsked(TankBuilder.START.plusDays(12))).isFalse();
+    assertThat(story.isAsked(TankBuilder.START.plusDays(13))).isTrue();
+    assertThat(story.isAsked(TankBuilder.START.plusDays(27))).isTrue();
+    assertThat(story.isAsked(TankBuilder.START.plusDays(28))).isFalse();
+    LogEntry film = new LogEntry.Observation(TankBuilder.at(10), Sign.GLASS_FILM, 1, "");
+    assertThat(
+            Story.of(new TankBuilder().log(film).build(), Sign.GLASS_FILM, noon(11))
+                .isAsked(TankBuilder.START.plusDays(13)))
+        .isFalse();
+  }
+
+  @Test
   void gaspingIsLookedAtTheNextDay() {
     TankModel tank =
         new TankBuilder()

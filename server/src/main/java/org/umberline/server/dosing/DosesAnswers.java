@@ -74,7 +74,7 @@ public class DosesAnswers {
         Arrays.stream(CarbonSource.values())
             .map(source -> new DosesViews.DoseWith(source.term(), DoseSheets.name(source)))
             .toList(),
-        PhosphateLowering.lowest(tank),
+        PhosphateLowering.usualTarget(tank, now(stored, Analyte.PHOSPHATE).orElse(0)),
         orNull(stored.care().conditionerMlPer100L()));
   }
 

@@ -12,13 +12,13 @@ public final class DosesViews {
 
   @Schema(
       description =
-          "what can be dosed in this tank; lowestPhosphate is the least that is ever gone down to;"
+          "what can be dosed in this tank; lowerPhosphateTo is where it might be lowered to;"
               + " conditionerMlPer100L as the keeper entered it")
   public record Doses(
       double litres,
       List<Raisable> raise,
       List<DoseWith> carbon,
-      double lowestPhosphate,
+      double lowerPhosphateTo,
       @Schema(nullable = true) @Exact Double conditionerMlPer100L) {}
 
   @Schema(

@@ -7,13 +7,13 @@ import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
 public interface LogEntries extends JpaRepository<LogEntryEntity, UUID> {
-  /** The entries that stand, in the order of their instants. */
+  /** The entries that stand, in the order of their instants; of one instant as they were noted. */
   @Query(
       """
-      select e from LogEntryEntity e
-      where e.tankId = :tankId and e.withdrawnAt is null and (e.lineId is null or exists (
-        select 1 from LogLineEntity l where l.id = e.lineId and l.withdrawnAt is null))
-      order by e.happenedAt, e.place
+      select e from LogEntryEntity e left join LogLineEntity l on l.id = e.lineId
+      where e.tankId = :tankId and e.withdrawnAt is null
+      and (e.lineId is null or l.id is not null and l.withdrawnAt is null)
+      order by e.happenedAt, l.recordedAt, e.place
       """)
   List<LogEntryEntity> standing(UUID tankId);
 

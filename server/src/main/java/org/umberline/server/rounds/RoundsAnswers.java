@@ -135,14 +135,14 @@ public class RoundsAnswers implements WorkedAhead {
   private static Stream<RoundsViews.DueWork> looks(LearnedTank now) {
     return Story.standing(now.tank(), now.today()).stream()
         .map(sign -> Story.of(now.tank(), sign, now.now()))
-        .filter(story -> !story.lookAgain().orElseThrow().isAfter(now.today()))
+        .filter(story -> story.isAsked(now.today()))
         .map(
             story ->
                 new RoundsViews.DueWork(
                     LOOK + story.sign(),
                     AdviceMapper.said(TroubleWords.lookAgain(story.sign())),
                     Story.LOOK_AGAIN_DAYS,
-                    (int) ChronoUnit.DAYS.between(story.lookAgain().orElseThrow(), now.today())));
+                    0));
   }
 
   /** What whoever looks after the tank was worried by lately, until it was seen to be gone. */
