@@ -203,12 +203,21 @@ public record Story(
         kind -> span.to().ifPresent(to -> all.add(new Happened(to, kind, what, Optional.empty()))));
   }
 
-  /** The last two changes near one another. */
+  /** Two cleanings are one piece of work. */
+  private static boolean areAlike(Happened one, Happened other) {
+    return one.entry.isPresent()
+        && other.entry.isPresent()
+        && one.entry.get().getClass() == other.entry.get().getClass();
+  }
+
+  /** The last two changes near one another that are not alike. */
   private static Optional<Muddle> muddle(List<Happened> before) {
     List<Happened> changes = before.stream().filter(Happened::isChange).toList();
     return Stream.iterate(changes.size() - 1, i -> i > 0, i -> i - 1)
         .filter(
-            i -> ChronoUnit.DAYS.between(changes.get(i - 1).on, changes.get(i).on) <= APART_DAYS)
+            i ->
+                ChronoUnit.DAYS.between(changes.get(i - 1).on, changes.get(i).on) <= APART_DAYS
+                    && !areAlike(changes.get(i - 1), changes.get(i)))
         .map(i -> new Muddle(changes.get(i - 1), changes.get(i)))
         .findFirst();
   }

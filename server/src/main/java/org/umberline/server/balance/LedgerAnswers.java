@@ -16,6 +16,7 @@ import org.umberline.core.tank.Food;
 import org.umberline.core.tank.SourceWater;
 import org.umberline.core.tank.TankModel;
 import org.umberline.server.learning.AnswerCache;
+import org.umberline.server.learning.AnswerShelf;
 import org.umberline.server.learning.Computations;
 import org.umberline.server.learning.LearnedTank;
 import org.umberline.server.learning.Posteriors;
@@ -34,10 +35,12 @@ public class LedgerAnswers implements WorkedAhead {
 
   private final Posteriors posteriors;
   private final Clock clock;
-  private final AnswerCache<LedgerViews.Ledgers> ledgers;
+  private final AnswerCache<LedgerViews.Ledgers> usual;
+  private final AnswerCache<LedgerViews.Ledgers> others;
 
-  LedgerAnswers(Posteriors posteriors, Clock clock, Computations computations) {
-    ledgers = new AnswerCache<>(computations, 100);
+  LedgerAnswers(Posteriors posteriors, Clock clock, Computations computations, AnswerShelf shelf) {
+    usual = AnswerCache.kept(computations, 100, shelf, "ledger", LedgerViews.Ledgers.class);
+    others = new AnswerCache<>(computations, 100);
     this.posteriors = posteriors;
     this.clock = clock;
   }
@@ -46,21 +49,22 @@ public class LedgerAnswers implements WorkedAhead {
    * @param days before today
    */
   public LedgerViews.Ledgers ledgers(Stored stored, int days) {
-    return ledgers.get(
-        stored,
-        stored.tank().dayOf(clock.instant()),
-        days,
-        () -> {
-          LearnedTank now = posteriors.learned(stored, stored.tank().lines());
-          List<Ledger> both = Ledger.of(now.posterior(), days);
-          return new LedgerViews.Ledgers(
-              view(now, both.get(0)),
-              view(now, both.get(1)),
-              new LedgerViews.PerMg(
-                  DAYS_A_MONTH / MG_A_GRAM,
-                  Nutrient.NITRATE.ion(DAYS_A_WEEK) / now.tank().netVolumeL(),
-                  Nutrient.PHOSPHATE.ion(DAYS_A_WEEK) / now.tank().netVolumeL()));
-        });
+    return (days == Ledger.DEFAULT_DAYS ? usual : others)
+        .get(
+            stored,
+            stored.tank().dayOf(clock.instant()),
+            days,
+            () -> {
+              LearnedTank now = posteriors.learned(stored, stored.tank().lines());
+              List<Ledger> both = Ledger.of(now.posterior(), days);
+              return new LedgerViews.Ledgers(
+                  view(now, both.get(0)),
+                  view(now, both.get(1)),
+                  new LedgerViews.PerMg(
+                      DAYS_A_MONTH / MG_A_GRAM,
+                      Nutrient.NITRATE.ion(DAYS_A_WEEK) / now.tank().netVolumeL(),
+                      Nutrient.PHOSPHATE.ion(DAYS_A_WEEK) / now.tank().netVolumeL()));
+            });
   }
 
   @Override
