@@ -5,12 +5,14 @@ import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
 import org.springframework.context.annotation.Bean;
+import org.umberline.server.demo.WarmUp;
 
 /** The application: HTTP API, persistence, sign-in, and the page. */
 @SpringBootApplication
 @ConfigurationPropertiesScan
 public class UmberlineServer {
   public static void main(String[] arguments) {
+    WarmUp.begin();
     SpringApplication.run(UmberlineServer.class, arguments);
   }
 

@@ -6,9 +6,9 @@ import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.stereotype.Component;
-import org.umberline.server.UmberlineSettings;
 import org.umberline.server.http.Refused;
 import org.umberline.server.keeper.Accounts;
+import org.umberline.server.keeper.UmberlineSettings;
 
 /** Started with a keeper's name, the application gives that keeper a new password and ends. */
 @Component

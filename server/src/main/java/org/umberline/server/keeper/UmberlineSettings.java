@@ -1,4 +1,4 @@
-package org.umberline.server;
+package org.umberline.server.keeper;
 
 import org.springframework.boot.context.properties.ConfigurationProperties;
 
