@@ -112,7 +112,8 @@
       <h2 class="text-neutral mt-2 text-sm">Seen, and not gone yet</h2>
       {@render chips('signs that are there', true)}
       <details class="mt-2" open={!!sign && !standing}>
-        <summary class="flex min-h-11 cursor-pointer items-center text-sm sm:min-h-0"
+        <summary
+          class="flex min-h-11 cursor-pointer items-center text-sm underline underline-offset-4 sm:min-h-0"
           >Something else?</summary
         >
         <div data-testid="signs">{@render chips('signs', false)}</div>

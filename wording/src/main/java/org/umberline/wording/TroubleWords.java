@@ -296,9 +296,10 @@ public final class TroubleWords {
             + switch (pair.reading()) {
               case BALANCED -> "neither is short beside the other.";
               case BOTH_LOW -> "both are near nothing. Plants and corals starve before algae do.";
-              case NITROGEN_SHORT -> "nitrate is short beside phosphate, which favours slimy mats.";
+              case NITROGEN_SHORT ->
+                  "nitrate is near nothing beside phosphate, which favours slimy mats.";
               case PHOSPHORUS_SHORT ->
-                  "phosphate is short beside nitrate; nothing can grow on nitrate alone.";
+                  "phosphate is near nothing beside nitrate, so it limits what grows.";
               case BOTH_HIGH -> "both are high: more comes in than goes out.";
             });
   }
