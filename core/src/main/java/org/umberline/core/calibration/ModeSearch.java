@@ -1,6 +1,7 @@
 package org.umberline.core.calibration;
 
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 import java.util.random.RandomGenerator;
@@ -66,9 +67,11 @@ final class ModeSearch {
     return off.isEmpty() ? standIn : linearise(new double[parameters.size()], true);
   }
 
-  /** Analytes of which too many readings would be blunders at {@code z}, after all. */
+  /** Which of nitrate and phosphate too many readings would be blunders of at {@code z}. */
   Set<Analyte> writtenOff(double[] z) {
-    return readings.writtenOff(z, runs.atTests(z), MOST_OFF);
+    Set<Analyte> off = EnumSet.of(Analyte.NITRATE, Analyte.PHOSPHATE);
+    off.retainAll(readings.writtenOff(z, runs.atTests(z), MOST_OFF));
+    return off;
   }
 
   /** Points of the prior that come nearest to the readings, the nearest first. */

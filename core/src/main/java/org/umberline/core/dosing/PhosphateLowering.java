@@ -31,8 +31,6 @@ public record PhosphateLowering(double waterMg, double rockMg) {
   /** Share of a new medium that is put in for the first week. Chosen. */
   private static final double AT_FIRST = 1.0 / 3;
 
-  private static final int FIRST_DAYS = 7;
-
   /** A precipitant over more days than this is not kept. Chosen. */
   private static final int MOST_DAYS = 28;
 
@@ -50,7 +48,6 @@ public record PhosphateLowering(double waterMg, double rockMg) {
       double atFirstG,
       double grams,
       double gainsMg,
-      LocalDate fullFrom,
       LocalDate renewOn,
       Optional<Refusal> refusal) {}
 
@@ -117,7 +114,6 @@ public record PhosphateLowering(double waterMg, double rockMg) {
         AT_FIRST * grams,
         grams,
         gains,
-        first.plusDays(FIRST_DAYS),
         first.plusDays(RENEWED_DAYS),
         refusal(tank, from, to));
   }
