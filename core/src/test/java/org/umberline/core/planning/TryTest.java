@@ -35,7 +35,7 @@ class TryTest {
   }
 
   private static double nitrateAfter(List<Try> tries, PlannedChanges changes) {
-    Posterior posterior = Calibration.calibrate(tank(), AS_OF, DAYS, 40, 1, WORKERS);
+    Posterior posterior = Calibration.calibrate(tank(), AS_OF, DAYS, 400, 1, WORKERS);
     Posterior otherwise =
         posterior.goingOnAs(Try.apply(posterior.scenario().tank(), AS_OF, DAYS, tries));
     Forecast forecast =
@@ -86,7 +86,7 @@ class TryTest {
 
   @Test
   void aRoutineIsMeasuredInWaterTimeAndSalt() {
-    Posterior posterior = Calibration.calibrate(tank(), AS_OF, DAYS, 40, 1, WORKERS);
+    Posterior posterior = Calibration.calibrate(tank(), AS_OF, DAYS, 400, 1, WORKERS);
     Advisor advisor = new Advisor(tank(), posterior, AS_OF.atTime(18, 0).toInstant(ZoneOffset.UTC));
     RoutineOutlook planner = advisor.outlook(List.of());
     RoutineOutlook.Measures weekly =
