@@ -19,7 +19,7 @@ class WarmUpTest {
               .filter(one -> one.getName().equals("warm-up"))
               .findFirst();
       assertThat(thread).get().matches(Thread::isDaemon);
-      thread.get().join(60_000);
+      thread.get().join(300_000);
       assertThat(thread.get().isAlive()).isFalse();
       assertThat(failure.get()).isNull();
     } finally {
