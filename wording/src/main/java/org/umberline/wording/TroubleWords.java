@@ -111,7 +111,7 @@ public final class TroubleWords {
     return switch (found.clue()) {
       case NITRATE_LOW, NITRATE_HIGH, PHOSPHATE_LOW, PHOSPHATE_HIGH -> level(found);
       case AMMONIA, NITRITE -> reading(found, so ? " was found" : " was not found");
-      case SILICATE -> reading(found, so ? " in the water feeds them" : " is little");
+      case SILICATE -> reading(found, so ? " in the water feeds diatoms" : " is little");
       case SALINITY_OFF -> reading(found, so ? " is off" : " is as it should be");
       case ALKALINITY_OFF -> reading(found, so ? " is off" : " is fine");
       case GAINS ->
@@ -209,7 +209,7 @@ public final class TroubleWords {
           Phrase.of("Feed every other day, and take out what is left after 5 minutes.");
       case FEED_MORE -> Phrase.of("Feed a little more: it raises both nutrients.");
       case SIPHON_OUT -> Phrase.of("Suck it out with the hose at the next change, before wiping.");
-      case WIPE_OFF -> Phrase.of("Wipe it off; nothing else is needed.");
+      case WIPE_OFF -> Phrase.of("Wipe it off, and take up what floats.");
       case PULL_OUT -> Phrase.of("Pull it out by hand, wind it on a brush; cut what it covers.");
       case MORE_FLOW -> Phrase.of("Turn more flow to where it lies.");
       case CLEAN_FILTER ->
@@ -233,8 +233,13 @@ public final class TroubleWords {
           Phrase.of("What is left on wood and rock: peroxide on the spot, as Doses works it out.");
       case PURER_WATER ->
           Phrase.of("Fill with water without silicate if the tap has 1 mg/L or more.");
-      case WAIT ->
-          Phrase.of("Wait: it goes by itself, in days for a bloom, in months for diatoms.");
+      case NOTE_IT ->
+          Phrase.of(
+              "Note it, and what ammonia and nitrite read: Balance then says how much water to change"
+                  + " at once.");
+      case FEED_SLIGHTLY_LESS -> Phrase.of("Feed a fifth less; the young still need it daily.");
+      case WAIT_MONTHS -> Phrase.of("Wait: in a young tank it fades within six months.");
+      case WAIT -> Phrase.of("Wait a few days: it settles by itself.");
       case STIR_SURFACE -> Phrase.of("Turn an outlet to the surface so that it moves everywhere.");
       case ACTIVATED_CARBON -> Phrase.of("Activated carbon in the filter for two weeks, then out.");
       case DOSE_IRON ->

@@ -28,6 +28,9 @@ public final class Sign {
   /** Water comes slowly from the filter: what chokes it is cleaned. */
   public static final String WEAK_FLOW = "weak-flow";
 
+  /** Only where there are corals. */
+  public static final String CORALS_CLOSED = "corals-closed";
+
   /** Green film, which every glass has: it is wiped off. */
   public static final String GLASS_FILM = "film-algae";
 

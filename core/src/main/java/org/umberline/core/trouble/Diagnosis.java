@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Look;
+import org.umberline.core.tank.WaterKind;
 
 /**
  * What a sign comes from in this tank: causes weighed by Bayes' rule, each clue as far as it is
@@ -54,11 +55,13 @@ public record Diagnosis(String sign, List<Candidate> candidates, List<Ask> asks)
   }
 
   /**
+   * @param water of the tank: some things hardly ever happen in one kind of water
    * @param found what is known of the tank; a clue that is missing is unknown
    */
-  public static Diagnosis of(String sign, List<Found> found) {
+  public static Diagnosis of(String sign, WaterKind water, List<Found> found) {
     Map<Cause, Double> before = new EnumMap<>(Cause.class);
     before.putAll(Likelihoods.ofSign(sign));
+    before.replaceAll((cause, weight) -> weight * Likelihoods.in(water, cause));
     before.put(Cause.OTHER, Likelihoods.other());
     Map<Cause, Double> after = weighed(before, found);
     List<Candidate> candidates = new ArrayList<>();
@@ -111,8 +114,17 @@ public record Diagnosis(String sign, List<Candidate> candidates, List<Ask> asks)
     return new Candidate(
         cause,
         chance,
-        weights.stream().filter(w -> w.odds > SPEAKS).limit(MOST_TOLD).map(w -> w.found).toList(),
-        weights.stream().filter(w -> w.odds < -SPEAKS).limit(MOST_TOLD).map(w -> w.found).toList());
+        told(weights.stream().filter(w -> w.odds > SPEAKS).map(w -> w.found).toList()),
+        told(weights.stream().filter(w -> w.odds < -SPEAKS).map(w -> w.found).toList()));
+  }
+
+  /** The strongest few, one of each analyte. */
+  private static List<Found> told(List<Found> clues) {
+    Set<Analyte> named = EnumSet.noneOf(Analyte.class);
+    return clues.stream()
+        .filter(found -> found.clue().test().map(named::add).orElse(true))
+        .limit(MOST_TOLD)
+        .toList();
   }
 
   /** Tests and looks that aren't settled yet; of two that one test settles the more telling one. */

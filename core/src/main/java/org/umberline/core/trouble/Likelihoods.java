@@ -2,6 +2,7 @@ package org.umberline.core.trouble;
 
 import java.util.Map;
 import org.umberline.core.tank.Sign;
+import org.umberline.core.tank.WaterKind;
 
 /**
  * How often a sign comes from a cause before anything is known of the tank, and how often each clue
@@ -11,6 +12,8 @@ import org.umberline.core.tank.Sign;
 final class Likelihoods {
   /** Something else, among causes whose weights add up to about one. */
   private static final double OTHER = 0.1;
+
+  private static final double UNUSUAL = 0.2;
 
   private static final Map<String, Map<Cause, Double>> BY_SIGN =
       Map.ofEntries(
@@ -268,6 +271,14 @@ final class Likelihoods {
   /** Causes of a sign with how often each is it, unnormalised; only OTHER of an unknown sign. */
   static Map<Cause, Double> ofSign(String sign) {
     return BY_SIGN.getOrDefault(sign, Map.of());
+  }
+
+  /** Dinoflagellates bloom in salt water, and hardly anybody gives CO2 there. Chosen. */
+  static double in(WaterKind water, Cause cause) {
+    boolean marine = water == WaterKind.MARINE;
+    boolean unusual =
+        cause == Cause.DINOFLAGELLATES && !marine || cause == Cause.CARBON_DIOXIDE && marine;
+    return unusual ? UNUSUAL : 1;
   }
 
   static double other() {

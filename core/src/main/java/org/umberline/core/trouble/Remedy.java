@@ -5,6 +5,7 @@ import java.util.List;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Advice;
 import org.umberline.core.planning.Levels;
+import org.umberline.core.tank.Stage;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.Term;
 import org.umberline.core.tank.WaterKind;
@@ -15,9 +16,12 @@ public enum Remedy implements Term {
   /** What the tank's advice says of changing water, and nothing else. */
   AS_ADVISED("as-advised"),
   NO_CHANGE_FOR_IT("no-change-for-it"),
+  /** Once it is noted the advice says how much water is changed at once. */
+  NOTE_IT("note-it"),
   TEST_AMMONIA("test-ammonia"),
   FEED_NOTHING("feed-nothing"),
   FEED_LESS("feed-less"),
+  FEED_SLIGHTLY_LESS("feed-slightly-less"),
   FEED_MORE("feed-more"),
   SIPHON_OUT("siphon-out"),
   WIPE_OFF("wipe-off"),
@@ -37,6 +41,7 @@ public enum Remedy implements Term {
   PEROXIDE("peroxide"),
   PURER_WATER("purer-water"),
   WAIT("wait"),
+  WAIT_MONTHS("wait-months"),
   STIR_SURFACE("stir-surface"),
   ACTIVATED_CARBON("activated-carbon"),
   DOSE_IRON("dose-iron"),
@@ -71,9 +76,11 @@ public enum Remedy implements Term {
    * What is done in this tank where a cause is at work.
    *
    * @param levels what the tank holds
+   * @param found what is known of it
    * @param advice its advice: how much water is changed is said there alone
    */
-  public static Plan planFor(Cause cause, TankModel tank, Levels levels, Advice advice) {
+  public static Plan planFor(
+      Cause cause, TankModel tank, Levels levels, List<Found> found, Advice advice) {
     List<Remedy> steps = new ArrayList<>();
     List<Remedy> not = new ArrayList<>();
     boolean salted = tank.water() == WaterKind.MARINE;
@@ -92,7 +99,7 @@ public enum Remedy implements Term {
         add(not, NO_LOWER_NUTRIENTS, NO_MEDICINE);
       }
       case DIATOMS -> {
-        add(steps, WIPE_OFF, WAIT, PURER_WATER);
+        add(steps, WIPE_OFF, WAIT_MONTHS, PURER_WATER);
         add(not, NO_ALGICIDE, NO_BIG_CHANGE);
       }
       case LOAD -> {
@@ -196,6 +203,16 @@ public enum Remedy implements Term {
     }
     if (tank.livestock().isEmpty()) {
       steps.removeAll(List.of(FEED_NOTHING, VET));
+    }
+    if (found.stream().anyMatch(f -> f.clue() == Clue.FILTER_CLEANED && f.isSo())) {
+      steps.remove(CLEAN_FILTER);
+    }
+    if (tank.livestock().stream().anyMatch(animals -> animals.stage() != Stage.ADULT)) {
+      steps.replaceAll(step -> step == FEED_LESS ? FEED_SLIGHTLY_LESS : step);
+    }
+    boolean urgent = cause == Cause.AMMONIA || cause == Cause.OXYGEN;
+    if (urgent && advice.today().verdict() != Advice.Verdict.ACT_NOW) {
+      steps.replaceAll(step -> step == AS_ADVISED ? NOTE_IT : step);
     }
     boolean changes = advice.today().fraction().isPresent() || advice.recommended().isPresent();
     if (!changes && steps.contains(AS_ADVISED)) {

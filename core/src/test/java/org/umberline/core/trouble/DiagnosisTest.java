@@ -27,6 +27,7 @@ import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Look;
 import org.umberline.core.tank.Sign;
 import org.umberline.core.tank.TankModel;
+import org.umberline.core.tank.WaterKind;
 
 /** What the signs go with is common practice, no source. */
 class DiagnosisTest {
@@ -75,7 +76,9 @@ class DiagnosisTest {
     "weak-flow, filter-cleaned !work-missed, worn-pump"
   })
   void theUsualReadingLeads(String sign, String clues, String cause) {
-    Diagnosis diagnosis = Diagnosis.of(sign, found(clues));
+    boolean salted = Set.of("dinoflagellates", "salinity", "alkalinity").contains(cause);
+    WaterKind water = salted ? WaterKind.MARINE : WaterKind.FRESHWATER;
+    Diagnosis diagnosis = Diagnosis.of(sign, water, found(clues));
     assertThat(diagnosis.candidates().get(0).cause().term()).isEqualTo(cause);
     assertThat(diagnosis.candidates().get(0).chance()).isGreaterThan(0.5);
     assertThat(diagnosis.candidates().stream().mapToDouble(Diagnosis.Candidate::chance).sum())
@@ -85,7 +88,7 @@ class DiagnosisTest {
   /** Bayes' rule by hand: a sign of two causes and one clue that is as good as sure. */
   @Test
   void chancesFollowBayesRule() {
-    Diagnosis known = Diagnosis.of("yellow-water", found("changes-missed"));
+    Diagnosis known = Diagnosis.of("yellow-water", WaterKind.FRESHWATER, found("changes-missed"));
     double with = 0.85 * (0.95 * 0.5 + 0.05 * 0.5);
     double other = 0.1 * (0.95 * 0.25 + 0.05 * 0.75);
     assertThat(known.candidates().get(0).chance()).isCloseTo(with / (with + other), within(1e-12));
@@ -94,14 +97,19 @@ class DiagnosisTest {
   @Test
   void aClueThatIsHalfKnownSaysNothingAndTheTestForItIsAsked() {
     Found open = new Found(Clue.NITRATE_LOW, 0.5, OptionalDouble.empty());
-    Diagnosis diagnosis = Diagnosis.of("pale-leaves", List.of(open));
-    Diagnosis without = Diagnosis.of("pale-leaves", List.of());
+    Diagnosis diagnosis = Diagnosis.of("pale-leaves", WaterKind.FRESHWATER, List.of(open));
+    Diagnosis without = Diagnosis.of("pale-leaves", WaterKind.FRESHWATER, List.of());
     for (Cause cause : List.of(Cause.NITROGEN_LACKING, Cause.IRON_LACKING, Cause.OTHER)) {
       assertThat(of(diagnosis, cause)).isCloseTo(of(without, cause), within(1e-12));
     }
     assertThat(diagnosis.asks()).extracting(Diagnosis.Ask::clue).contains(Clue.NITRATE_LOW);
     assertThat(diagnosis.asks().get(0).bits()).isGreaterThan(0.1);
-    assertThat(Diagnosis.of("pale-leaves", found("nitrate-low !nitrate-high old-leaves")).asks())
+    assertThat(
+            Diagnosis.of(
+                    "pale-leaves",
+                    WaterKind.FRESHWATER,
+                    found("nitrate-low !nitrate-high old-leaves"))
+                .asks())
         .isEmpty();
   }
 
@@ -114,10 +122,46 @@ class DiagnosisTest {
   }
 
   @Test
+  void waterKindAndOneClueOfEachTestAreMinded() {
+    List<Found> clues = found("phosphate-low !phosphate-high nitrate-low many-bubbles");
+    assertThat(of(Diagnosis.of("brown-strings", WaterKind.MARINE, clues), Cause.DINOFLAGELLATES))
+        .isGreaterThan(
+            of(Diagnosis.of("brown-strings", WaterKind.FRESHWATER, clues), Cause.DINOFLAGELLATES));
+    Diagnosis.of("brown-strings", WaterKind.MARINE, clues)
+        .candidates()
+        .forEach(
+            one ->
+                assertThat(one.speaksFor().stream().flatMap(f -> f.clue().test().stream()))
+                    .doesNotHaveDuplicates());
+  }
+
+  /** Who sees animals gasp is not told that no change is needed before it is noted. */
+  @Test
+  void whatIsUrgentWaitsForNoRoutine() {
+    TankModel tank = tested(10, 0.3).build();
+    Posterior posterior = learned(tank);
+    Advice advice =
+        new Advisor(tank, posterior, TODAY.atTime(12, 0).toInstant(ZoneOffset.UTC)).advise();
+    for (Cause cause : List.of(Cause.AMMONIA, Cause.OXYGEN)) {
+      assertThat(
+              Remedy.planFor(cause, tank, new Levels(tank, posterior), List.of(), advice).steps())
+          .contains(Remedy.AERATE, Remedy.NOTE_IT)
+          .doesNotContain(Remedy.AS_ADVISED, Remedy.NO_CHANGE_FOR_IT);
+    }
+    assertThat(
+            Remedy.planFor(
+                    Cause.LOAD, tank, new Levels(tank, posterior), found("filter-cleaned"), advice)
+                .steps())
+        .doesNotContain(Remedy.CLEAN_FILTER);
+  }
+
+  @Test
   void oneTestIsAskedOnce() {
     for (String sign : Sign.TERMS) {
       List<Analyte> tests =
-          Diagnosis.of(sign, List.of()).asks().stream().flatMap(a -> a.test().stream()).toList();
+          Diagnosis.of(sign, WaterKind.FRESHWATER, List.of()).asks().stream()
+              .flatMap(a -> a.test().stream())
+              .toList();
       assertThat(tests).doesNotHaveDuplicates();
     }
   }
@@ -189,7 +233,7 @@ class DiagnosisTest {
     assertThat(chance(found, Clue.MANY_BUBBLES)).isLessThan(0.1);
     assertThat(chance(found, Clue.ON_GLASS_ONLY)).isLessThan(0.1);
     assertThat(found).extracting(Found::clue).doesNotContain(Clue.SALINITY_OFF, Clue.WIPES_OFF);
-    Diagnosis mat = Diagnosis.of("slimy-mat", found);
+    Diagnosis mat = Diagnosis.of("slimy-mat", WaterKind.FRESHWATER, found);
     assertThat(mat.candidates().get(0).cause()).isEqualTo(Cause.CYANOBACTERIA);
     assertThat(mat.candidates().get(0).speaksFor())
         .extracting(Found::clue)
@@ -203,7 +247,7 @@ class DiagnosisTest {
     Posterior posterior = learned(tank);
     Advice advice =
         new Advisor(tank, posterior, TODAY.atTime(12, 0).toInstant(ZoneOffset.UTC)).advise();
-    Remedy.Plan plan = Remedy.planFor(cause, tank, new Levels(tank, posterior), advice);
+    Remedy.Plan plan = Remedy.planFor(cause, tank, new Levels(tank, posterior), List.of(), advice);
     assertThat(plan.steps()).isNotEmpty().doesNotHaveDuplicates();
     boolean changes = advice.today().fraction().isPresent() || advice.recommended().isPresent();
     assertThat(plan.steps()).doesNotContain(changes ? Remedy.NO_CHANGE_FOR_IT : Remedy.AS_ADVISED);

@@ -18,6 +18,7 @@ import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Look;
 import org.umberline.core.tank.Sign;
 import org.umberline.core.tank.TankModel;
+import org.umberline.core.tank.WaterKind;
 import org.umberline.core.trouble.Clues;
 import org.umberline.core.trouble.Diagnosis;
 import org.umberline.core.trouble.Found;
@@ -65,6 +66,7 @@ public class TroubleAnswers {
         NutrientPair.of(tank, new Levels(tank, learned.posterior()), learned.today());
     return new TroubleViews.Trouble(
         Sign.TERMS.stream()
+            .filter(sign -> !sign.equals(Sign.CORALS_CLOSED) || tank.water() == WaterKind.MARINE)
             .map(
                 sign ->
                     new TroubleViews.SeenSign(
@@ -112,8 +114,8 @@ public class TroubleAnswers {
     Advice advice = advices.of(stored);
     TankModel tank = now.tank();
     TroubleWords words = new TroubleWords(tank, advice);
-    Diagnosis diagnosis =
-        Diagnosis.of(sign, Clues.of(tank, now.posterior(), work(stored, now), now.today(), seen));
+    List<Found> found = Clues.of(tank, now.posterior(), work(stored, now), now.today(), seen);
+    Diagnosis diagnosis = Diagnosis.of(sign, tank.water(), found);
     Story story = Story.of(tank, sign, now.now());
     Levels levels = new Levels(tank, now.posterior());
     List<List<AdviceViews.Said>> remarks = new ArrayList<>();
@@ -124,7 +126,9 @@ public class TroubleAnswers {
         said(TroubleWords.urgent(sign)),
         Clues.isOnGlassOnly(seen),
         diagnosis.candidates().stream()
-            .map(one -> candidate(one, Remedy.planFor(one.cause(), tank, levels, advice), words))
+            .map(
+                one ->
+                    candidate(one, Remedy.planFor(one.cause(), tank, levels, found, advice), words))
             .toList(),
         diagnosis.asks().stream()
             .map(
