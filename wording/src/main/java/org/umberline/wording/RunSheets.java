@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import org.umberline.core.change.ChangeEffect;
 import org.umberline.core.change.ChangeWater;
+import org.umberline.core.dosing.Conditioning;
 import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.LogEntry;
@@ -109,7 +110,7 @@ public final class RunSheets {
     }
     double tap = water.tapShare() * litres;
     if (tap > 0 && care.conditionerMlPer100L().isPresent()) {
-      double ml = care.conditionerMlPer100L().getAsDouble() * tap / 100;
+      double ml = Conditioning.ml(tap, care.conditionerMlPer100L().getAsDouble());
       step(
           Phase.PREPARE,
           "conditioner",

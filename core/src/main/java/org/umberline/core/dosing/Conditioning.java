@@ -18,7 +18,11 @@ public record Conditioning(double ml, double ammoniaMgL) {
    */
   public static Conditioning of(
       TankModel tank, double litres, double mlPer100L, double chloramineMgL) {
-    return new Conditioning(
-        litres / LABEL_LITRES * mlPer100L, chloramineMgL * litres / tank.netVolumeL());
+    return new Conditioning(ml(litres, mlPer100L), chloramineMgL * litres / tank.netVolumeL());
+  }
+
+  /** mL of conditioner for so many litres of tap water. */
+  public static double ml(double litres, double mlPer100L) {
+    return litres / LABEL_LITRES * mlPer100L;
   }
 }

@@ -41,11 +41,7 @@ public class Advices {
     return advices.get(
         new Key(known, known.dayOf(clock.instant())),
         key ->
-            shelf
-                .last(stored.id(), KIND, key, Advice.class)
-                .filter(AnswerShelf.Kept::current)
-                .map(AnswerShelf.Kept::answer)
-                .orElseGet(() -> anew(stored, key)));
+            shelf.current(stored.id(), KIND, key, Advice.class).orElseGet(() -> anew(stored, key)));
   }
 
   private Advice anew(Stored stored, Key key) {

@@ -32,9 +32,8 @@ public final class AnswerCache<T> {
     }
 
     T currentOr(Key key, Supplier<T> make) {
-      return last(key)
-          .filter(AnswerShelf.Kept::current)
-          .map(AnswerShelf.Kept::answer)
+      return answers
+          .current(key.id, kind, key, type)
           .orElseGet(
               () -> {
                 T made = make.get();

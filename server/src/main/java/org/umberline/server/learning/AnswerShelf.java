@@ -87,6 +87,11 @@ public class AnswerShelf {
     }
   }
 
+  /** The kept answer, where it would be given again now. */
+  <T> Optional<T> current(UUID tank, String kind, Object dependsOn, Class<T> type) {
+    return last(tank, kind, dependsOn, type).filter(Kept::current).map(Kept::answer);
+  }
+
   void keep(UUID tank, String kind, Object dependsOn, Object answer) {
     KeptAnswerEntity kept =
         new KeptAnswerEntity(

@@ -10,6 +10,9 @@ import org.umberline.core.planning.Try;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.TankModel;
+import org.umberline.core.upkeep.Care;
+import org.umberline.core.upkeep.GearOutlook;
+import org.umberline.core.upkeep.Work;
 
 /**
  * A tank as of now with what is learned of it, its routine moved past what was done.
@@ -41,6 +44,11 @@ public record LearnedTank(
     }
     TankModel changed = Try.apply(tank, today, horizon, tries);
     return new LearnedTank(changed, now, today, horizon, posterior.goingOnAs(changed), standing);
+  }
+
+  /** Its recurring work, with what the model foresees of its gear. */
+  public List<Work> work(Care care) {
+    return Work.of(tank, care, standing, today, GearOutlook.of(tank, posterior, today).foreseen());
   }
 
   public Optional<LocalDate> last(Class<? extends LogEntry> kind) {

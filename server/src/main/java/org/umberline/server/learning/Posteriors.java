@@ -112,9 +112,8 @@ public class Posteriors {
         new Key(Calibration.lookedAt(tank), day, days),
         key ->
             shelf
-                .last(id, KIND, key, KeptLearned.class)
-                .filter(AnswerShelf.Kept::current)
-                .map(kept -> again(key, kept.answer().learned()))
+                .current(id, KIND, key, KeptLearned.class)
+                .map(kept -> again(key, kept.learned()))
                 .orElseGet(() -> anew(id, key)));
   }
 

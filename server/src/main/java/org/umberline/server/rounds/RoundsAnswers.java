@@ -21,7 +21,6 @@ import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Sign;
 import org.umberline.core.tank.Stance;
 import org.umberline.core.trouble.Story;
-import org.umberline.core.upkeep.GearOutlook;
 import org.umberline.core.upkeep.Work;
 import org.umberline.server.balance.AdviceMapper;
 import org.umberline.server.balance.AdviceViews;
@@ -162,13 +161,7 @@ public class RoundsAnswers implements WorkedAhead {
 
   /** Work that is due today or late, the latest first. */
   private static Stream<RoundsViews.DueWork> due(Stored stored, LearnedTank now) {
-    return Work.of(
-            now.tank(),
-            stored.care(),
-            now.standing(),
-            now.today(),
-            GearOutlook.of(now.tank(), now.posterior(), now.today()).foreseen())
-        .stream()
+    return now.work(stored.care()).stream()
         .filter(work -> work.kind() != Work.Kind.CHANGE && !work.due().isAfter(now.today()))
         .sorted(Comparator.comparingInt((Work work) -> work.lateDays(now.today())).reversed())
         .map(

@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.springframework.stereotype.Service;
 import org.umberline.core.judging.FalseZero;
@@ -25,8 +26,6 @@ import org.umberline.core.trouble.Found;
 import org.umberline.core.trouble.NutrientPair;
 import org.umberline.core.trouble.Remedy;
 import org.umberline.core.trouble.Story;
-import org.umberline.core.upkeep.GearOutlook;
-import org.umberline.core.upkeep.Work;
 import org.umberline.server.balance.AdviceMapper;
 import org.umberline.server.balance.AdviceViews;
 import org.umberline.server.http.Refused;
@@ -114,13 +113,13 @@ public class TroubleAnswers {
     Advice advice = advices.of(stored);
     TankModel tank = now.tank();
     TroubleWords words = new TroubleWords(tank, advice);
-    List<Found> found = Clues.of(tank, now.posterior(), work(stored, now), now.today(), seen);
+    List<Found> found = Clues.of(tank, now.posterior(), now.work(stored.care()), now.today(), seen);
     Diagnosis diagnosis = Diagnosis.of(sign, tank.water(), found);
     Story story = Story.of(tank, sign, now.now());
     Levels levels = new Levels(tank, now.posterior());
     List<List<AdviceViews.Said>> remarks = new ArrayList<>();
     story.muddle().ifPresent(muddle -> remarks.add(said(words.muddle(muddle))));
-    falseZeros(tank, now.today()).forEach(zero -> remarks.add(said(TroubleWords.falseZero(zero))));
+    falseZero(tank, now.today()).ifPresent(zero -> remarks.add(said(TroubleWords.falseZero(zero))));
     return new TroubleViews.Examined(
         sign,
         said(TroubleWords.urgent(sign)),
@@ -147,22 +146,12 @@ public class TroubleAnswers {
         TroubleWords.cautions(tank));
   }
 
-  private static List<Work> work(Stored stored, LearnedTank now) {
-    return Work.of(
-        now.tank(),
-        stored.care(),
-        now.standing(),
-        now.today(),
-        GearOutlook.of(now.tank(), now.posterior(), now.today()).foreseen());
-  }
-
-  private static List<FalseZero> falseZeros(TankModel tank, LocalDate today) {
+  /** The latest. */
+  private static Optional<FalseZero> falseZero(TankModel tank, LocalDate today) {
     return FalseZero.of(tank).stream()
         .filter(
             zero -> tank.dayOf(zero.test().at().toInstant()).isAfter(today.minusDays(ZERO_DAYS)))
-        .reduce((a, b) -> b)
-        .stream()
-        .toList();
+        .reduce((a, b) -> b);
   }
 
   private static TroubleViews.SignCandidate candidate(
