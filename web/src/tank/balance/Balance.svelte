@@ -32,6 +32,7 @@
   const SHEETS = {
     working: 'Working',
     'other ways': 'Other ways',
+    'other balances': 'Other balances',
     'what-ifs': 'What-ifs',
     'track record': 'Track record',
   } as const;
@@ -265,6 +266,10 @@
               trial.help(help);
             }}
           />
+        {/await}
+      {:else if sheet === 'other balances'}
+        {#await import('./sheets/OtherBalances.svelte') then { default: OtherBalances }}
+          <OtherBalances {tank} />
         {/await}
       {:else if sheet === 'what-ifs'}
         {#await import('./sheets/WhatIfs.svelte') then { default: WhatIfs }}

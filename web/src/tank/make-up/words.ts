@@ -204,6 +204,7 @@ const BLANKS: Record<string, Blank> = {
   'waters.pH': number('pH'),
   'waters.alkalinityDkh': measured('alkalinity', 'alkalinity'),
   'waters.salinityPpt': measured('salinity', 'salinity'),
+  'waters.hardnessDgh': number('hardness', 'dGH'),
   'changeWater.share': share('share of the mix'),
   'fertilisers.name': { label: 'fertiliser', kind: 'text' },
   'fertilisers.nitrateMgPerMl': number('nitrate in a mL', 'mg'),

@@ -126,6 +126,7 @@ public final class TankBuilder {
             OptionalDouble.empty(),
             OptionalDouble.empty(),
             alkalinityDkh,
+            OptionalDouble.empty(),
             OptionalDouble.empty()));
     return this;
   }

@@ -206,6 +206,10 @@ class AccessTest {
           Map.entry("GET /api/tanks/{id}/what-ifs", ""),
           Map.entry("GET /api/tanks/{id}/one-off", ""),
           Map.entry("GET /api/tanks/{id}/doses", ""),
+          Map.entry("GET /api/tanks/{id}/minerals", ""),
+          Map.entry(
+              "POST /api/tanks/{id}/minerals/flow",
+              "{\"nitrateIn\": 20, \"nitrateOut\": 5, \"litresPerHour\": 10}"),
           Map.entry("GET /api/tanks/{id}/trouble", ""),
           Map.entry("GET /api/tanks/{id}/trouble/{sign}", ""),
           Map.entry("DELETE /api/tanks/{id}/what-ifs/{whatIf}", ""),

@@ -93,7 +93,8 @@ final class PartReader {
         w.maybeNumber("silicateMgL"),
         w.maybeNumber("pH"),
         w.maybeNumber("alkalinityDkh"),
-        w.maybeNumber("salinityPpt"));
+        w.maybeNumber("salinityPpt"),
+        w.maybeNumber("hardnessDgh"));
   }
 
   static Blend blend(Node node, String key) {

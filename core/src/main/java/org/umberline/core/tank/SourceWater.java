@@ -18,4 +18,5 @@ public record SourceWater(
     OptionalDouble silicateMgL,
     OptionalDouble pH,
     OptionalDouble alkalinityDkh,
-    OptionalDouble salinityPpt) {}
+    OptionalDouble salinityPpt,
+    OptionalDouble hardnessDgh) {}

@@ -774,6 +774,7 @@ public final class SyntheticTank {
                 OptionalDouble.empty(),
                 OptionalDouble.empty(),
                 OptionalDouble.empty(),
+                OptionalDouble.empty(),
                 OptionalDouble.empty())),
         blend(),
         topOff > 0 ? new TopOff(blend(), topOff) : TopOff.NONE,

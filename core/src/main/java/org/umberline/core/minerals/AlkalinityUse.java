@@ -1,0 +1,81 @@
+package org.umberline.core.minerals;
+
+import java.util.OptionalDouble;
+import org.umberline.core.dosing.DoseCeilings;
+import org.umberline.core.dosing.Salt;
+import org.umberline.core.ledger.Ledger;
+import org.umberline.core.quantity.Nitrate;
+import org.umberline.core.quantity.Nitrogen;
+import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.TankModel;
+
+/**
+ * Where alkalinity goes and what brings it back. Nitrate formed from food costs about 0.045 dKH per
+ * mg/L (stoichiometry: a mole of nitrate from organic nitrogen takes one equivalent; 62 mg NO3 a
+ * mmol and 2.804 dKH a meq).
+ *
+ * @param byNitrification dKH a day, as the balance works nitrate out
+ * @param doseToHoldPerDay dKH a day that changes of the routine don't bring; empty where they do
+ * @param bicarbonateGPerDay the same as sodium bicarbonate, g
+ * @param tooMuch whether that is more than a day may raise it
+ */
+public record AlkalinityUse(
+    double byNitrification,
+    OptionalDouble doseToHoldPerDay,
+    OptionalDouble bicarbonateGPerDay,
+    boolean tooMuch) {
+  /** dKH that a mg/L of nitrate formed from food takes. */
+  public static final double DKH_PER_MG_NITRATE = 0.045;
+
+  /** Less than this isn't worth a spoon, dKH a day. Chosen. */
+  private static final double TRIFLE = 0.01;
+
+  /** dKH a day that the nitrate of a balance took: what came in as food and was not built in. */
+  public static double byNitrification(TankModel tank, Ledger nitrogen) {
+    double mgPerDay =
+        nitrogen.in().stream()
+                .filter(
+                    line ->
+                        line.key().startsWith("food:")
+                            || line.key().equals("animals")
+                            || line.key().equals("soil")
+                            || line.key().equals("unlisted"))
+                .mapToDouble(line -> line.perDay().mean())
+                .sum()
+            - nitrogen.out().stream()
+                .filter(
+                    line ->
+                        line.key().equals("growth-of-animals")
+                            || line.key().equals("skimmed")
+                            || line.key().equals("media-cleaned")
+                            || line.key().equals("siphoned"))
+                .mapToDouble(line -> line.perDay().mean())
+                .sum();
+    return DKH_PER_MG_NITRATE
+        * Nitrate.of(new Nitrogen(Math.max(0, mgPerDay) / tank.netVolumeL())).mgPerLitre();
+  }
+
+  /** What holds {@code alkalinity} where it is wanted. */
+  public static AlkalinityUse of(TankModel tank, Mineral alkalinity, double byNitrification) {
+    OptionalDouble dose = OptionalDouble.empty();
+    if (alkalinity.gainPerDay().isPresent() && alkalinity.wanted().isPresent()) {
+      double loses = -alkalinity.gainPerDay().getAsDouble();
+      double brought =
+          tank.routine().isPresent() && alkalinity.source().isPresent()
+              ? (alkalinity.source().getAsDouble() - alkalinity.wanted().getAsDouble())
+                  * tank.routine().get().fraction()
+                  / tank.routine().get().everyDays()
+              : 0;
+      dose = loses - brought > TRIFLE ? OptionalDouble.of(loses - brought) : OptionalDouble.empty();
+    }
+    double step = DoseCeilings.stepADay(tank, Analyte.ALKALINITY);
+    return new AlkalinityUse(
+        byNitrification,
+        dose,
+        dose.isPresent()
+            ? OptionalDouble.of(
+                dose.getAsDouble() * tank.netVolumeL() / Salt.SODIUM_BICARBONATE.perGram())
+            : OptionalDouble.empty(),
+        dose.orElse(0) > step);
+  }
+}

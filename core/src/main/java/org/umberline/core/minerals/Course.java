@@ -1,0 +1,185 @@
+package org.umberline.core.minerals;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.hipparchus.linear.MatrixUtils;
+import org.hipparchus.linear.QRDecomposition;
+import org.hipparchus.linear.RealMatrix;
+import org.hipparchus.linear.RealVector;
+import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.Kit;
+import org.umberline.core.tank.KitMethod;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.Qualifier;
+import org.umberline.core.tank.SourceWater;
+import org.umberline.core.tank.TankModel;
+
+/**
+ * How something dissolved moved between its tests. The level it began at and what the tank uses of
+ * it a day are fitted to the readings of the last three months by least squares, through the water
+ * changes and the top-off in between. What is dosed is not known here: the use is net of it.
+ *
+ * @param latest last reading, in the analyte's standard unit
+ * @param before the reading before it
+ * @param readings readings of the last three months
+ * @param usedPerDay standard units a day, negative where the level gains; empty where one reading,
+ *     too few days or a change with water of unknown content don't tell
+ * @param error standard error of that; zero without it
+ */
+public record Course(
+    double latest,
+    LocalDate on,
+    OptionalDouble before,
+    int readings,
+    OptionalDouble usedPerDay,
+    double error) {
+  private static final Duration LOOKED_BACK = Duration.ofDays(90);
+
+  /** Fewer days show no rate. Chosen. */
+  private static final double LEAST_DAYS = 5;
+
+  /** From so many readings on, their scatter says how well they are read. Chosen. */
+  private static final int SCATTER_KNOWN = 5;
+
+  /** Eight of ten values of a normal distribution lie within so many deviations. */
+  private static final double EIGHT_IN_TEN = 1.2816;
+
+  private static final double SECONDS_PER_DAY = 86_400;
+
+  /** What a water holds of the analyte, in its standard unit. */
+  interface Content {
+    OptionalDouble of(SourceWater water);
+  }
+
+  /** Empty without a reading of the last three months. */
+  static Optional<Course> of(TankModel tank, Analyte analyte, Content content, Instant now) {
+    List<LogEntry> entries =
+        tank.log().stream()
+            .filter(entry -> entry.at().toInstant().isAfter(now.minus(LOOKED_BACK)))
+            .filter(entry -> !entry.at().toInstant().isAfter(now))
+            .toList();
+    List<LogEntry.Test> tests =
+        entries.stream()
+            .filter(LogEntry.Test.class::isInstance)
+            .map(LogEntry.Test.class::cast)
+            .filter(test -> test.analyte() == analyte && test.qualifier() == Qualifier.EQUAL)
+            .toList();
+    if (tests.isEmpty()) {
+      return Optional.empty();
+    }
+    LogEntry.Test last = tests.get(tests.size() - 1);
+    Optional<Fit> fit = fit(tank, tests, entries, content);
+    return Optional.of(
+        new Course(
+            last.standardValue(),
+            tank.dayOf(last.at().toInstant()),
+            tests.size() > 1
+                ? OptionalDouble.of(tests.get(tests.size() - 2).standardValue())
+                : OptionalDouble.empty(),
+            tests.size(),
+            fit.map(f -> OptionalDouble.of(f.used)).orElse(OptionalDouble.empty()),
+            fit.map(Fit::error).orElse(0.0)));
+  }
+
+  /** Whether the readings show that it is used, or gained. */
+  public boolean isTold() {
+    return usedPerDay.isPresent() && Math.abs(usedPerDay.getAsDouble()) > EIGHT_IN_TEN * error;
+  }
+
+  /** Half the width of what eight chances in ten lie in, standard units a day. */
+  public double within() {
+    return EIGHT_IN_TEN * error;
+  }
+
+  private record Fit(double used, double error) {}
+
+  private static Optional<Fit> fit(
+      TankModel tank, List<LogEntry.Test> tests, List<LogEntry> entries, Content content) {
+    Instant first = tests.get(0).at().toInstant();
+    Instant last = tests.get(tests.size() - 1).at().toInstant();
+    if (days(first, last) < LEAST_DAYS) {
+      return Optional.empty();
+    }
+    Walked walked = new Walked(tank, first, content);
+    List<double[]> rows = new ArrayList<>();
+    List<Double> values = new ArrayList<>();
+    for (LogEntry entry : entries) {
+      Instant at = entry.at().toInstant();
+      if (at.isBefore(first) || at.isAfter(last)) {
+        continue;
+      }
+      if (entry instanceof LogEntry.WaterChange change) {
+        OptionalDouble brought = tank.blended(change.water(), content::of);
+        if (brought.isEmpty() && !change.water().parts().isEmpty()) {
+          return Optional.empty();
+        }
+        walked.change(at, Math.min(1, change.litres() / tank.netVolumeL()), brought.orElse(0));
+      } else if (tests.contains(entry)) {
+        walked.to(at);
+        rows.add(new double[] {walked.ofStart, -walked.ofUse});
+        values.add(((LogEntry.Test) entry).standardValue() - walked.known);
+      }
+    }
+    return Optional.of(solved(rows, values, kitError(tank, tests)));
+  }
+
+  /** The level is a share of the start, what is known to have come, less the use so far. */
+  private static final class Walked {
+    private final double gainPerDay;
+    private Instant at;
+    private double ofStart = 1;
+    private double known;
+    private double ofUse;
+
+    Walked(TankModel tank, Instant first, Content content) {
+      at = first;
+      gainPerDay = Mineral.topOffPerDay(tank, content);
+    }
+
+    void to(Instant next) {
+      double days = days(at, next);
+      known += gainPerDay * days;
+      ofUse += days;
+      at = next;
+    }
+
+    void change(Instant when, double share, double brought) {
+      to(when);
+      ofStart *= 1 - share;
+      known = known * (1 - share) + share * brought;
+      ofUse *= 1 - share;
+    }
+  }
+
+  private static double days(Instant from, Instant to) {
+    return Duration.between(from, to).toSeconds() / SECONDS_PER_DAY;
+  }
+
+  private static Fit solved(List<double[]> rows, List<Double> values, double kitError) {
+    RealMatrix x = MatrixUtils.createRealMatrix(rows.toArray(double[][]::new));
+    RealVector y =
+        MatrixUtils.createRealVector(values.stream().mapToDouble(Double::doubleValue).toArray());
+    RealVector fitted = new QRDecomposition(x).getSolver().solve(y);
+    double scatter =
+        rows.size() < SCATTER_KNOWN
+            ? kitError
+            : x.operate(fitted).subtract(y).getNorm() / Math.sqrt(rows.size() - 2);
+    RealMatrix inverse = new QRDecomposition(x.transpose().multiply(x)).getSolver().getInverse();
+    return new Fit(fitted.getEntry(1), scatter * Math.sqrt(inverse.getEntry(1, 1)));
+  }
+
+  /** One deviation at the middle of the readings; an unnamed kit counts as a titration. */
+  private static double kitError(TankModel tank, List<LogEntry.Test> tests) {
+    double mean = tests.stream().mapToDouble(LogEntry.Test::standardValue).average().orElse(0);
+    Optional<Kit> kit = tests.get(tests.size() - 1).kit().map(tank::kitById);
+    double absolute = kit.map(k -> k.absoluteError() * k.unit().standardPerUnit()).orElse(0.0);
+    double relative =
+        kit.map(Kit::relativeError).orElse(Kit.defaultRelativeError(KitMethod.TITRATION));
+    return Math.hypot(absolute, relative * mean);
+  }
+}

@@ -1,0 +1,171 @@
+package org.umberline.core.minerals;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.SourceWater;
+import org.umberline.core.tank.TankModel;
+import org.umberline.core.tank.WaterKind;
+
+/**
+ * The balance of one thing that is dissolved, besides the two nutrients: what the tests show, what
+ * comes with change and top-off water, where the routine lets it settle, and which share of water
+ * brings it to what is wanted. All in the analyte's standard unit; a mass balance, nothing learned.
+ *
+ * @param wanted what the water shall hold; empty where nobody said
+ * @param source what the change water holds; empty where that isn't known
+ * @param topOffPerDay what top-off water adds a day
+ * @param gainPerDay what the water gains a day without a change, negative where it loses; empty
+ *     where it isn't known
+ * @param settles where the routine lets it settle; empty without a routine, source or rate
+ * @param shareNow the share that brings it to what is wanted at once, 0..1; empty where the change
+ *     water can't, or nothing is wanted
+ * @param shareToHold the least share, at the routine's interval, that keeps it from falling under
+ *     what is wanted; empty where the change water can't, or nothing is used
+ */
+public record Mineral(
+    Analyte analyte,
+    Optional<Course> course,
+    OptionalDouble wanted,
+    OptionalDouble source,
+    double topOffPerDay,
+    OptionalDouble gainPerDay,
+    Optional<Settled> settles,
+    OptionalDouble shareNow,
+    OptionalDouble shareToHold) {
+  private static final Map<Analyte, Course.Content> CONTENTS =
+      Map.of(
+          Analyte.ALKALINITY, SourceWater::alkalinityDkh,
+          Analyte.HARDNESS, SourceWater::hardnessDgh,
+          Analyte.SALINITY, water -> OptionalDouble.of(water.salinityPpt().orElse(0)),
+          Analyte.SILICATE, SourceWater::silicateMgL);
+
+  /** What a marine tank's alkalinity is usually kept at, dKH; from memory. */
+  private static final double MARINE_ALKALINITY_DKH = 8;
+
+  /** Closer than this share of itself a level is as wanted. Chosen. */
+  private static final double NEAR = 0.03;
+
+  /** Where a routine lets it settle: just before and just after a change. */
+  public record Settled(double before, double after) {
+    /**
+     * Gains {@code perDay} (less than zero: loses) against changes with water of {@code source}.
+     */
+    static Settled of(double source, double perDay, Routine routine) {
+      double gained = perDay * routine.everyDays() / routine.fraction();
+      return new Settled(source + gained, source + gained * (1 - routine.fraction()));
+    }
+  }
+
+  /** What is balanced besides the two nutrients. */
+  public static List<Analyte> balanced() {
+    return List.of(Analyte.ALKALINITY, Analyte.SALINITY, Analyte.HARDNESS, Analyte.SILICATE);
+  }
+
+  /**
+   * @param wanted what its keeper wants, or empty for what the tank is said to hold
+   * @param usedWithoutTests what is used a day where the tests don't tell; empty where nobody knows
+   */
+  public static Mineral of(
+      TankModel tank,
+      Analyte analyte,
+      OptionalDouble wanted,
+      OptionalDouble usedWithoutTests,
+      Instant now) {
+    Course.Content content = CONTENTS.get(analyte);
+    Optional<Course> course = Course.of(tank, analyte, content, now);
+    OptionalDouble target = wanted.isPresent() ? wanted : usual(tank, analyte);
+    OptionalDouble source =
+        tank.changeWater().parts().isEmpty()
+            ? OptionalDouble.of(0)
+            : tank.blended(tank.changeWater(), content::of);
+    double topOff = topOffPerDay(tank, content);
+    OptionalDouble used =
+        course.filter(Course::isTold).map(Course::usedPerDay).orElse(usedWithoutTests);
+    OptionalDouble gain =
+        used.isPresent()
+            ? OptionalDouble.of(topOff - used.getAsDouble())
+            : topOff > 0 ? OptionalDouble.of(topOff) : OptionalDouble.empty();
+    Optional<Routine> routine = tank.routine().filter(r -> r.fraction() > 0);
+    Optional<Settled> settles =
+        routine
+            .filter(r -> source.isPresent() && gain.isPresent())
+            .map(r -> Settled.of(source.getAsDouble(), gain.getAsDouble(), r));
+    return new Mineral(
+        analyte,
+        course,
+        target,
+        source,
+        topOff,
+        gain,
+        settles,
+        target.isPresent() && source.isPresent() && course.isPresent()
+            ? shareNow(course.get().latest(), target.getAsDouble(), source.getAsDouble())
+            : OptionalDouble.empty(),
+        target.isPresent() && source.isPresent() && gain.isPresent() && routine.isPresent()
+            ? shareToHold(
+                target.getAsDouble(),
+                source.getAsDouble(),
+                gain.getAsDouble(),
+                routine.get().everyDays())
+            : OptionalDouble.empty());
+  }
+
+  /** What top-off water adds a day, in the content's unit: what it holds stays in the tank. */
+  static double topOffPerDay(TankModel tank, Course.Content content) {
+    return tank.topOff().litresPerDay()
+        / tank.netVolumeL()
+        * tank.blended(tank.topOff().water(), content::of).orElse(0);
+  }
+
+  private static OptionalDouble usual(TankModel tank, Analyte analyte) {
+    return switch (analyte) {
+      case ALKALINITY ->
+          tank.alkalinityDkh().isEmpty() && tank.water() == WaterKind.MARINE
+              ? OptionalDouble.of(MARINE_ALKALINITY_DKH)
+              : tank.alkalinityDkh();
+      case SALINITY -> OptionalDouble.of(tank.salinityPpt());
+      default -> OptionalDouble.empty();
+    };
+  }
+
+  private static OptionalDouble shareNow(double level, double wanted, double source) {
+    double share = (wanted - level) / (source - level);
+    boolean near = Math.abs(wanted - level) <= NEAR * Math.max(wanted, level);
+    return !near && share > 0 && share <= 1 ? OptionalDouble.of(share) : OptionalDouble.empty();
+  }
+
+  /** The level just before a change is source + gain T / f; with a loss that is the lowest. */
+  private static OptionalDouble shareToHold(
+      double wanted, double source, double gain, double everyDays) {
+    double share = -gain * everyDays / (source - wanted);
+    return gain < 0 && share > 0 && share <= 1 ? OptionalDouble.of(share) : OptionalDouble.empty();
+  }
+
+  /** Whether the last reading is as wanted, as far as a kit shows. */
+  public boolean isAsWanted() {
+    return wanted.isPresent()
+        && course.isPresent()
+        && Math.abs(course.get().latest() - wanted.getAsDouble())
+            <= NEAR * Math.max(wanted.getAsDouble(), course.get().latest());
+  }
+
+  /** Whether there is anything to say of it: a test, or a water that is known to hold some. */
+  public boolean isKnown() {
+    return course.isPresent() || source.orElse(0) > 0 || topOffPerDay > 0;
+  }
+
+  /** The last readings of pH, which is shown and never foreseen by mixing. */
+  public static Optional<LogEntry.Test> lastPH(TankModel tank) {
+    return tank.log().stream()
+        .filter(LogEntry.Test.class::isInstance)
+        .map(LogEntry.Test.class::cast)
+        .filter(test -> test.analyte() == Analyte.PH)
+        .reduce((a, b) -> b);
+  }
+}

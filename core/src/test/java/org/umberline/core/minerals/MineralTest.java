@@ -1,0 +1,172 @@
+package org.umberline.core.minerals;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.Instant;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.junit.jupiter.api.Test;
+import org.umberline.core.TankBuilder;
+import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.Qualifier;
+import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.TankModel;
+
+/** Against mass balances worked out by hand. */
+class MineralTest {
+  private static final OptionalDouble NOBODY_SAYS = OptionalDouble.empty();
+
+  private static Instant day(double days) {
+    return TankBuilder.at(days).toInstant();
+  }
+
+  private static TankBuilder tank() {
+    return new TankBuilder()
+        .water("tap", Optional.of(0.0), Optional.of(0.0), OptionalDouble.of(10))
+        .changeWater("tap")
+        .alkalinity(8)
+        .card("drops", Analyte.ALKALINITY);
+  }
+
+  private static Mineral alkalinity(TankModel tank, double asOfDay) {
+    return Mineral.of(tank, Analyte.ALKALINITY, NOBODY_SAYS, NOBODY_SAYS, day(asOfDay));
+  }
+
+  @Test
+  void twoReadingsGiveTheUseBetweenThem() {
+    TankModel tank =
+        tank()
+            .test(10, Analyte.ALKALINITY, 8, "drops")
+            .test(20, Analyte.ALKALINITY, 6, "drops")
+            .build();
+    Course course = alkalinity(tank, 21).course().orElseThrow();
+    assertThat(course.usedPerDay().getAsDouble()).isCloseTo(0.2, within(1e-9));
+    assertThat(course.latest()).isEqualTo(6);
+    assertThat(course.before()).hasValue(8);
+  }
+
+  /** 8, less 5 days of 0.1, is 7.5; a quarter of 10 makes it 8.125; five days later 7.625. */
+  @Test
+  void aChangeInBetweenIsCountedByItsWater() {
+    TankModel tank =
+        tank()
+            .test(10, Analyte.ALKALINITY, 8, "drops")
+            .change(15, 25)
+            .test(20, Analyte.ALKALINITY, 7.625, "drops")
+            .build();
+    assertThat(alkalinity(tank, 21).course().orElseThrow().usedPerDay().getAsDouble())
+        .isCloseTo(0.1, within(1e-9));
+  }
+
+  /** 1 L a day of 10 dKH into 100 L adds 0.1 dKH a day, so a level that stands is used by that. */
+  @Test
+  void topOffIsPutInBesides() {
+    TankModel tank =
+        tank()
+            .topOff("tap", 1)
+            .test(10, Analyte.ALKALINITY, 8, "drops")
+            .test(20, Analyte.ALKALINITY, 8, "drops")
+            .build();
+    Mineral mineral = alkalinity(tank, 21);
+    assertThat(mineral.topOffPerDay()).isCloseTo(0.1, within(1e-9));
+    assertThat(mineral.course().orElseThrow().usedPerDay().getAsDouble())
+        .isCloseTo(0.1, within(1e-9));
+  }
+
+  @Test
+  void oneReadingOrTooFewDaysShowNoRate() {
+    TankBuilder one = tank().test(10, Analyte.ALKALINITY, 8, "drops");
+    assertThat(alkalinity(one.build(), 21).course().orElseThrow().usedPerDay()).isEmpty();
+    TankModel two = one.test(12, Analyte.ALKALINITY, 7, "drops").build();
+    assertThat(alkalinity(two, 21).course().orElseThrow().usedPerDay()).isEmpty();
+    assertThat(alkalinity(two, 200).course()).isEmpty();
+  }
+
+  /** A card's 15 % of 8 is 1.2 dKH: half a dKH in ten days isn't told by two readings. */
+  @Test
+  void aCoarseKitTellsNoSmallUse() {
+    TankModel tank =
+        tank()
+            .test(10, Analyte.ALKALINITY, 8, "drops")
+            .test(20, Analyte.ALKALINITY, 7.5, "drops")
+            .build();
+    assertThat(alkalinity(tank, 21).course().orElseThrow().isTold()).isFalse();
+  }
+
+  @Test
+  void aChangeOfUnknownWaterHidesTheUseAndAnEndOfRangeIsNoReading() {
+    TankModel tank =
+        new TankBuilder()
+            .water("well", Optional.of(0.0), Optional.of(0.0), OptionalDouble.empty())
+            .changeWater("well")
+            .card("drops", Analyte.ALKALINITY)
+            .test(10, Analyte.ALKALINITY, 8, "drops")
+            .change(15, 25)
+            .test(20, Analyte.ALKALINITY, 6, "drops")
+            .test(25, Analyte.ALKALINITY, 20, "drops", Qualifier.ABOVE)
+            .build();
+    Course course = alkalinity(tank, 26).course().orElseThrow();
+    assertThat(course.usedPerDay()).isEmpty();
+    assertThat(course.latest()).isEqualTo(6);
+  }
+
+  /** Simulated for three years by hand: a weekly quarter of 10 dKH against 0.2 a day. */
+  @Test
+  void aRoutineSettlesWhereAStepByStepSumDoes() {
+    double level = 8;
+    double before = 0;
+    for (int week = 0; week < 150; week++) {
+      level -= 7 * 0.2;
+      before = level;
+      level += 0.25 * (10 - level);
+    }
+    Mineral.Settled settled = Mineral.Settled.of(10, -0.2, new Routine(0.25, 7, TankBuilder.START));
+    assertThat(settled.before()).isCloseTo(before, within(1e-9));
+    assertThat(settled.after()).isCloseTo(level, within(1e-9));
+  }
+
+  /** Told by tests 40 days long: 0.2 a day; to stay over 8 a week's changes of 10 must be 70 %. */
+  @Test
+  void theShareThatHoldsAndTheShareThatRepairs() {
+    TankModel tank =
+        tank()
+            .routine(new Routine(0.25, 7, TankBuilder.START))
+            .test(10, Analyte.ALKALINITY, 14, "drops")
+            .test(50, Analyte.ALKALINITY, 6, "drops")
+            .build();
+    Mineral mineral = alkalinity(tank, 51);
+    assertThat(mineral.course().orElseThrow().isTold()).isTrue();
+    assertThat(mineral.shareToHold().getAsDouble()).isCloseTo(0.2 * 7 / (10 - 8), within(1e-9));
+    // from 6 to 8 with water of 10
+    assertThat(mineral.shareNow().getAsDouble()).isCloseTo(0.5, within(1e-9));
+    assertThat(mineral.isAsWanted()).isFalse();
+    AlkalinityUse use = AlkalinityUse.of(tank, mineral, 0);
+    // a quarter of 2 dKH a week comes with the changes
+    assertThat(use.doseToHoldPerDay().getAsDouble()).isCloseTo(0.2 - 0.5 / 7, within(1e-9));
+    // a gram of NaHCO3 in 100 L: 11.90 meq, 2.804 dKH a meq (atomic weights IUPAC 2007)
+    assertThat(use.bicarbonateGPerDay().getAsDouble())
+        .isCloseTo((0.2 - 0.5 / 7) * 100 / (11.904 * 2.804), within(1e-3));
+    assertThat(use.tooMuch()).isFalse();
+  }
+
+  /** Stoichiometry: 1 mmol of NO3 is 62.0 mg and takes one meq, which is 2.804 dKH. */
+  @Test
+  void nitrateFromFoodCostsItsEquivalent() {
+    assertThat(AlkalinityUse.DKH_PER_MG_NITRATE).isCloseTo(2.804 / 62.005, within(0.0005));
+  }
+
+  @Test
+  void purerWaterCantRaiseIt() {
+    TankModel tank =
+        new TankBuilder()
+            .alkalinity(8)
+            .card("drops", Analyte.ALKALINITY)
+            .test(10, Analyte.ALKALINITY, 6, "drops")
+            .build();
+    Mineral mineral = alkalinity(tank, 11);
+    assertThat(mineral.source()).hasValue(0);
+    assertThat(mineral.shareNow()).isEmpty();
+    assertThat(mineral.shareToHold()).isEmpty();
+  }
+}
