@@ -4,7 +4,7 @@
   import { api, type Schemas } from '../../../api/client';
   import { said } from '../../../lib/said';
   import { fromShown, labelOf, toShown } from '../../../lib/units.svelte';
-  import { about, ownDay } from '../../../lib/words';
+  import { ownDay } from '../../../lib/words';
   import Input from '../../../ui/Input.svelte';
   import TextLink from '../../../ui/TextLink.svelte';
   import { numberOf } from '../../doses/asking';
@@ -37,7 +37,7 @@
     const typed = wanted.get(panel.term);
     if (typed !== undefined || panel.wanted === undefined) return typed ?? '';
     const name = quantity(panel.term);
-    return about(name ? toShown(name, panel.wanted) : panel.wanted);
+    return String(Number((name ? toShown(name, panel.wanted) : panel.wanted).toPrecision(3)));
   }
 
   function unitOf(panel: Schemas['MineralPanel']): string {

@@ -17,12 +17,17 @@ import org.umberline.core.tank.TankModel;
  * @param byNitrification dKH a day, as the balance works nitrate out
  * @param doseToHoldPerDay dKH a day that changes of the routine don't bring; empty where they do
  * @param bicarbonateGPerDay the same as sodium bicarbonate, g
+ * @param bicarbonateGNow sodium bicarbonate that brings the last reading to what is wanted, g;
+ *     empty where it is there, or above
+ * @param daysNow days to give that over
  * @param tooMuch whether that is more than a day may raise it
  */
 public record AlkalinityUse(
     double byNitrification,
     OptionalDouble doseToHoldPerDay,
     OptionalDouble bicarbonateGPerDay,
+    OptionalDouble bicarbonateGNow,
+    int daysNow,
     boolean tooMuch) {
   /** dKH that a mg/L of nitrate formed from food takes. */
   public static final double DKH_PER_MG_NITRATE = 0.045;
@@ -69,13 +74,22 @@ public record AlkalinityUse(
       dose = loses - brought > TRIFLE ? OptionalDouble.of(loses - brought) : OptionalDouble.empty();
     }
     double step = DoseCeilings.stepADay(tank, Analyte.ALKALINITY);
+    double below =
+        alkalinity.course().isPresent() && !alkalinity.isAsWanted()
+            ? alkalinity.wanted().orElse(0) - alkalinity.course().get().latest()
+            : 0;
     return new AlkalinityUse(
         byNitrification,
         dose,
         dose.isPresent()
-            ? OptionalDouble.of(
-                dose.getAsDouble() * tank.netVolumeL() / Salt.SODIUM_BICARBONATE.perGram())
+            ? OptionalDouble.of(bicarbonateG(tank, dose.getAsDouble()))
             : OptionalDouble.empty(),
+        below > 0 ? OptionalDouble.of(bicarbonateG(tank, below)) : OptionalDouble.empty(),
+        (int) Math.ceil(Math.max(0, below) / step - 1e-9),
         dose.orElse(0) > step);
+  }
+
+  private static double bicarbonateG(TankModel tank, double dkh) {
+    return dkh * tank.netVolumeL() / Salt.SODIUM_BICARBONATE.perGram();
   }
 }

@@ -20,14 +20,15 @@ import org.umberline.core.tank.SourceWater;
 import org.umberline.core.tank.TankModel;
 
 /**
- * How something dissolved moved between its tests. The level it began at and what the tank uses of
+ * How something dissolved moved between its tests. The level it began at and what the tank loses of
  * it a day are fitted to the readings of the last three months by least squares, through the water
- * changes and the top-off in between. What is dosed is not known here: the use is net of it.
+ * changes in between. What is dosed and what top-off water brings are in it: the loss is net of
+ * them.
  *
  * @param latest last reading, in the analyte's standard unit
  * @param before the reading before it
  * @param readings readings of the last three months
- * @param usedPerDay standard units a day, negative where the level gains; empty where one reading,
+ * @param lostPerDay standard units a day, negative where the level gains; empty where one reading,
  *     too few days or a change with water of unknown content don't tell
  * @param error standard error of that; zero without it
  */
@@ -36,7 +37,7 @@ public record Course(
     LocalDate on,
     OptionalDouble before,
     int readings,
-    OptionalDouble usedPerDay,
+    OptionalDouble lostPerDay,
     double error) {
   private static final Duration LOOKED_BACK = Duration.ofDays(90);
 
@@ -48,6 +49,11 @@ public record Course(
 
   /** Eight of ten values of a normal distribution lie within so many deviations. */
   private static final double EIGHT_IN_TEN = 1.2816;
+
+  /**
+   * How well salinity is read with a meter nobody named; drops stand for other tests. From memory.
+   */
+  private static final double REFRACTOMETER_PPT = 0.3;
 
   private static final double SECONDS_PER_DAY = 86_400;
 
@@ -82,13 +88,13 @@ public record Course(
                 ? OptionalDouble.of(tests.get(tests.size() - 2).standardValue())
                 : OptionalDouble.empty(),
             tests.size(),
-            fit.map(f -> OptionalDouble.of(f.used)).orElse(OptionalDouble.empty()),
+            fit.map(f -> OptionalDouble.of(f.lost)).orElse(OptionalDouble.empty()),
             fit.map(Fit::error).orElse(0.0)));
   }
 
-  /** Whether the readings show that it is used, or gained. */
+  /** Whether the readings show that it is lost, or gained. */
   public boolean isTold() {
-    return usedPerDay.isPresent() && Math.abs(usedPerDay.getAsDouble()) > EIGHT_IN_TEN * error;
+    return lostPerDay.isPresent() && Math.abs(lostPerDay.getAsDouble()) > EIGHT_IN_TEN * error;
   }
 
   /** Half the width of what eight chances in ten lie in, standard units a day. */
@@ -96,7 +102,7 @@ public record Course(
     return EIGHT_IN_TEN * error;
   }
 
-  private record Fit(double used, double error) {}
+  private record Fit(double lost, double error) {}
 
   private static Optional<Fit> fit(
       TankModel tank, List<LogEntry.Test> tests, List<LogEntry> entries, Content content) {
@@ -105,7 +111,7 @@ public record Course(
     if (days(first, last) < LEAST_DAYS) {
       return Optional.empty();
     }
-    Walked walked = new Walked(tank, first, content);
+    Walked walked = new Walked(first);
     List<double[]> rows = new ArrayList<>();
     List<Double> values = new ArrayList<>();
     for (LogEntry entry : entries) {
@@ -121,30 +127,29 @@ public record Course(
         walked.change(at, Math.min(1, change.litres() / tank.netVolumeL()), brought.orElse(0));
       } else if (tests.contains(entry)) {
         walked.to(at);
-        rows.add(new double[] {walked.ofStart, -walked.ofUse});
+        rows.add(new double[] {walked.ofStart, -walked.ofLoss});
         values.add(((LogEntry.Test) entry).standardValue() - walked.known);
       }
     }
     return Optional.of(solved(rows, values, kitError(tank, tests)));
   }
 
-  /** The level is a share of the start, what is known to have come, less the use so far. */
+  /**
+   * The level is a share of the start, what changes are known to have come, less the loss so far.
+   */
   private static final class Walked {
-    private final double gainPerDay;
     private Instant at;
     private double ofStart = 1;
     private double known;
-    private double ofUse;
+    private double ofLoss;
 
-    Walked(TankModel tank, Instant first, Content content) {
+    Walked(Instant first) {
       at = first;
-      gainPerDay = Mineral.topOffPerDay(tank, content);
     }
 
     void to(Instant next) {
       double days = days(at, next);
-      known += gainPerDay * days;
-      ofUse += days;
+      ofLoss += days;
       at = next;
     }
 
@@ -152,7 +157,7 @@ public record Course(
       to(when);
       ofStart *= 1 - share;
       known = known * (1 - share) + share * brought;
-      ofUse *= 1 - share;
+      ofLoss *= 1 - share;
     }
   }
 
@@ -173,13 +178,17 @@ public record Course(
     return new Fit(fitted.getEntry(1), scatter * Math.sqrt(inverse.getEntry(1, 1)));
   }
 
-  /** One deviation at the middle of the readings; an unnamed kit counts as a titration. */
+  /** One deviation at the middle of the readings. */
   private static double kitError(TankModel tank, List<LogEntry.Test> tests) {
+    LogEntry.Test last = tests.get(tests.size() - 1);
     double mean = tests.stream().mapToDouble(LogEntry.Test::standardValue).average().orElse(0);
-    Optional<Kit> kit = tests.get(tests.size() - 1).kit().map(tank::kitById);
-    double absolute = kit.map(k -> k.absoluteError() * k.unit().standardPerUnit()).orElse(0.0);
-    double relative =
-        kit.map(Kit::relativeError).orElse(Kit.defaultRelativeError(KitMethod.TITRATION));
-    return Math.hypot(absolute, relative * mean);
+    if (last.kit().isEmpty()) {
+      return last.analyte() == Analyte.SALINITY
+          ? REFRACTOMETER_PPT
+          : Kit.defaultRelativeError(KitMethod.TITRATION) * mean;
+    }
+    Kit kit = tank.kitById(last.kit().get());
+    return Math.hypot(
+        kit.absoluteError() * kit.unit().standardPerUnit(), kit.relativeError() * mean);
   }
 }

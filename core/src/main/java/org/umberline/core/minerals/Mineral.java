@@ -1,7 +1,6 @@
 package org.umberline.core.minerals;
 
 import java.time.Instant;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -62,11 +61,6 @@ public record Mineral(
     }
   }
 
-  /** What is balanced besides the two nutrients. */
-  public static List<Analyte> balanced() {
-    return List.of(Analyte.ALKALINITY, Analyte.SALINITY, Analyte.HARDNESS, Analyte.SILICATE);
-  }
-
   /**
    * @param wanted what its keeper wants, or empty for what the tank is said to hold
    * @param usedWithoutTests what is used a day where the tests don't tell; empty where nobody knows
@@ -85,12 +79,7 @@ public record Mineral(
             ? OptionalDouble.of(0)
             : tank.blended(tank.changeWater(), content::of);
     double topOff = topOffPerDay(tank, content);
-    OptionalDouble used =
-        course.filter(Course::isTold).map(Course::usedPerDay).orElse(usedWithoutTests);
-    OptionalDouble gain =
-        used.isPresent()
-            ? OptionalDouble.of(topOff - used.getAsDouble())
-            : topOff > 0 ? OptionalDouble.of(topOff) : OptionalDouble.empty();
+    OptionalDouble gain = gain(course.filter(Course::isTold), topOff, usedWithoutTests);
     Optional<Routine> routine = tank.routine().filter(r -> r.fraction() > 0);
     Optional<Settled> settles =
         routine
@@ -114,6 +103,16 @@ public record Mineral(
                 gain.getAsDouble(),
                 routine.get().everyDays())
             : OptionalDouble.empty());
+  }
+
+  private static OptionalDouble gain(
+      Optional<Course> told, double topOff, OptionalDouble usedWithoutTests) {
+    if (told.isPresent()) {
+      return OptionalDouble.of(-told.get().lostPerDay().getAsDouble());
+    }
+    return usedWithoutTests.isPresent() || topOff > 0
+        ? OptionalDouble.of(topOff - usedWithoutTests.orElse(0))
+        : OptionalDouble.empty();
   }
 
   /** What top-off water adds a day, in the content's unit: what it holds stays in the tank. */

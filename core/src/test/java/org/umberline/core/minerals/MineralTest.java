@@ -41,7 +41,7 @@ class MineralTest {
             .test(20, Analyte.ALKALINITY, 6, "drops")
             .build();
     Course course = alkalinity(tank, 21).course().orElseThrow();
-    assertThat(course.usedPerDay().getAsDouble()).isCloseTo(0.2, within(1e-9));
+    assertThat(course.lostPerDay().getAsDouble()).isCloseTo(0.2, within(1e-9));
     assertThat(course.latest()).isEqualTo(6);
     assertThat(course.before()).hasValue(8);
   }
@@ -55,31 +55,33 @@ class MineralTest {
             .change(15, 25)
             .test(20, Analyte.ALKALINITY, 7.625, "drops")
             .build();
-    assertThat(alkalinity(tank, 21).course().orElseThrow().usedPerDay().getAsDouble())
+    assertThat(alkalinity(tank, 21).course().orElseThrow().lostPerDay().getAsDouble())
         .isCloseTo(0.1, within(1e-9));
   }
 
-  /** 1 L a day of 10 dKH into 100 L adds 0.1 dKH a day, so a level that stands is used by that. */
+  /** 1 L a day of 10 dKH into 100 L adds 0.1 dKH a day; where 0.02 are used, it gains 0.08. */
   @Test
-  void topOffIsPutInBesides() {
-    TankModel tank =
+  void topOffIsWhatItGainsUntilTestsTellBetter() {
+    TankModel untested = tank().topOff("tap", 1).build();
+    Mineral mineral =
+        Mineral.of(untested, Analyte.ALKALINITY, NOBODY_SAYS, OptionalDouble.of(0.02), day(21));
+    assertThat(mineral.topOffPerDay()).isCloseTo(0.1, within(1e-9));
+    assertThat(mineral.gainPerDay().getAsDouble()).isCloseTo(0.08, within(1e-9));
+    TankModel tested =
         tank()
             .topOff("tap", 1)
-            .test(10, Analyte.ALKALINITY, 8, "drops")
-            .test(20, Analyte.ALKALINITY, 8, "drops")
+            .test(10, Analyte.ALKALINITY, 6, "drops")
+            .test(50, Analyte.ALKALINITY, 14, "drops")
             .build();
-    Mineral mineral = alkalinity(tank, 21);
-    assertThat(mineral.topOffPerDay()).isCloseTo(0.1, within(1e-9));
-    assertThat(mineral.course().orElseThrow().usedPerDay().getAsDouble())
-        .isCloseTo(0.1, within(1e-9));
+    assertThat(alkalinity(tested, 51).gainPerDay().getAsDouble()).isCloseTo(0.2, within(1e-9));
   }
 
   @Test
   void oneReadingOrTooFewDaysShowNoRate() {
     TankBuilder one = tank().test(10, Analyte.ALKALINITY, 8, "drops");
-    assertThat(alkalinity(one.build(), 21).course().orElseThrow().usedPerDay()).isEmpty();
+    assertThat(alkalinity(one.build(), 21).course().orElseThrow().lostPerDay()).isEmpty();
     TankModel two = one.test(12, Analyte.ALKALINITY, 7, "drops").build();
-    assertThat(alkalinity(two, 21).course().orElseThrow().usedPerDay()).isEmpty();
+    assertThat(alkalinity(two, 21).course().orElseThrow().lostPerDay()).isEmpty();
     assertThat(alkalinity(two, 200).course()).isEmpty();
   }
 
@@ -107,7 +109,7 @@ class MineralTest {
             .test(25, Analyte.ALKALINITY, 20, "drops", Qualifier.ABOVE)
             .build();
     Course course = alkalinity(tank, 26).course().orElseThrow();
-    assertThat(course.usedPerDay()).isEmpty();
+    assertThat(course.lostPerDay()).isEmpty();
     assertThat(course.latest()).isEqualTo(6);
   }
 

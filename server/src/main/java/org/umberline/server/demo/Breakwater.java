@@ -1,6 +1,7 @@
 package org.umberline.server.demo;
 
 import java.time.LocalDate;
+import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
 
 /**
@@ -53,6 +54,14 @@ final class Breakwater extends InventedTank {
       if (random.nextInt(3) != 0) {
         test("nitrate-meter", daysAgo, 15, 1.04, 0.08);
       }
+    }
+    double[] alkalinity = {8.3, 8.2, 8.0, 7.9, 7.9, 7.7, 7.6, 7.4};
+    for (int i = 0; i < alkalinity.length; i++) {
+      read(Analyte.ALKALINITY, at(3 + 7 * (alkalinity.length - 1 - i), 9, 20), alkalinity[i]);
+    }
+    double[] salinity = {34.6, 34.9, 35.4, 35.9};
+    for (int i = 0; i < salinity.length; i++) {
+      read(Analyte.SALINITY, at(3 + 14 * (salinity.length - 1 - i), 9, 10), salinity[i]);
     }
     test("phosphorus-meter", 3, 5, 1, 0.05);
     test("nitrate-meter", 3, 15, 1.04, 0.08);

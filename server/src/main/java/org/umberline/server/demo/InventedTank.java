@@ -181,6 +181,13 @@ abstract class InventedTank {
     test(kit, at(daysAgo, 23, minute), shown, qualifier, "");
   }
 
+  /** Something besides the nutrients, as it was read, in the analyte's standard unit. */
+  final void read(Analyte analyte, OffsetDateTime at, double value) {
+    log.add(
+        new LogEntry.Test(
+            at, analyte, value, analyte.standardUnit(), Optional.empty(), Qualifier.EQUAL, ""));
+  }
+
   final void test(String kitId, OffsetDateTime at, double value, String note) {
     test(makeUp.kitById(kitId), at, value, Qualifier.EQUAL, note);
   }

@@ -1,6 +1,7 @@
 package org.umberline.server.demo;
 
 import java.time.LocalDate;
+import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
 
 /**
@@ -54,5 +55,8 @@ final class Paddy extends InventedTank {
     }
     test("nitrate-card", 9, 10, 1, 0.1);
     test("phosphate-card", 9, 20, 1, 0.1);
+    read(Analyte.HARDNESS, at(72, 23, 30), 16);
+    read(Analyte.HARDNESS, at(41, 23, 30), 18);
+    read(Analyte.HARDNESS, at(9, 23, 30), 21);
   }
 }

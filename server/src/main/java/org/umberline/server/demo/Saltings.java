@@ -1,11 +1,8 @@
 package org.umberline.server.demo;
 
 import java.time.LocalDate;
-import java.util.Optional;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
-import org.umberline.core.tank.Qualifier;
-import org.umberline.core.tank.TestUnit;
 
 /**
  * 130 L of brackish water, figure puffers on snails and mussel, a sand bed of 12 cm that
@@ -28,7 +25,7 @@ final class Saltings extends InventedTank {
       boolean away = daysAgo < 98 && daysAgo > 84;
       if (!away && random.nextInt(6) != 0) {
         int day = daysAgo - random.nextInt(2);
-        measuredSalinity(day);
+        read(Analyte.SALINITY, at(day, 18, 30), 8 + 0.1 * random.nextInt(7) - 0.3);
         changed(at(day, 19, random.nextInt(40)), 26 + random.nextInt(8), 0.3);
       }
     }
@@ -39,18 +36,6 @@ final class Saltings extends InventedTank {
     log.add(
         new LogEntry.Death(at(128, 8, 15), 18, 10, "the smallest puffer, found in the morning"));
     noted(at(63, 21, 15), "power-cut", 1, "Power cut, about five hours, filter off");
-  }
-
-  private void measuredSalinity(int daysAgo) {
-    log.add(
-        new LogEntry.Test(
-            at(daysAgo, 18, 30),
-            Analyte.SALINITY,
-            8 + 0.1 * random.nextInt(7) - 0.3,
-            TestUnit.SALINITY,
-            Optional.empty(),
-            Qualifier.EQUAL,
-            ""));
   }
 
   @Override

@@ -1,0 +1,158 @@
+package org.umberline.wording;
+
+import java.util.List;
+import java.util.OptionalDouble;
+import org.umberline.core.minerals.Course;
+import org.umberline.core.minerals.Mineral;
+import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.TankModel;
+
+/** What is said alike of alkalinity, salinity, hardness and silicate. */
+final class MineralSaid {
+  static final double DAYS_A_WEEK = 7;
+
+  /** Less than this in a week isn't worth a word, in the analyte's unit. Chosen. */
+  static final double TRIFLE_A_WEEK = 0.05;
+
+  private final TankModel tank;
+
+  MineralSaid(TankModel tank) {
+    this.tank = tank;
+  }
+
+  static WaterPanel panel(
+      Mineral mineral,
+      String title,
+      Phrase sentence,
+      List<Phrase> notes,
+      List<String> cautions,
+      boolean doses) {
+    return new WaterPanel(
+        mineral.analyte().term(),
+        title,
+        unit(mineral),
+        mineral.wanted(),
+        sentence,
+        notes,
+        cautions,
+        doses);
+  }
+
+  static String unit(Mineral mineral) {
+    return mineral.analyte().standardUnit().label();
+  }
+
+  static Phrase.Amount aWeek(Mineral mineral, double perDay) {
+    return SmallWords.level(perDay * DAYS_A_WEEK, unit(mineral));
+  }
+
+  /** Salinity is read to a tenth. */
+  static Phrase.Amount level(Mineral mineral, double value) {
+    return mineral.analyte() == Analyte.SALINITY
+        ? Phrase.amount(value, unit(mineral))
+        : SmallWords.level(value, unit(mineral));
+  }
+
+  static Phrase sentence(Mineral mineral) {
+    if (mineral.course().isEmpty()) {
+      return Phrase.of(
+          "No test of it in three months. Two tests a week apart show what the tank does with it.");
+    }
+    Course course = mineral.course().get();
+    return Phrase.of(
+        "It was ",
+        level(mineral, course.latest()),
+        " on ",
+        course.on(),
+        mineral.wanted().isEmpty()
+            ? ". "
+            : Phrase.of("; you want ", level(mineral, mineral.wanted().getAsDouble()), ". "),
+        rate(mineral, course));
+  }
+
+  private static Phrase rate(Mineral mineral, Course course) {
+    if (course.lostPerDay().isEmpty()) {
+      return Phrase.of(
+          course.readings() == 1
+              ? "A second test, a week later, shows whether it moves."
+              : "The tests don't show yet whether it moves.");
+    }
+    double perDay = course.lostPerDay().getAsDouble();
+    Phrase.Amount much = aWeek(mineral, Math.abs(perDay));
+    Phrase.Amount within =
+        Phrase.amount(Math.rint(100 * course.within() * DAYS_A_WEEK) / 100, unit(mineral));
+    if (!course.isTold()) {
+      return Phrase.of(
+          "Besides your changes it moves by less than " + course.readings() + " tests can show (",
+          within,
+          " a week).");
+    }
+    return Phrase.of(
+        "Besides your changes it " + (perDay > 0 ? "falls" : "rises") + " by about ",
+        much,
+        " a week",
+        course.within() * DAYS_A_WEEK < TRIFLE_A_WEEK
+            ? ""
+            : Phrase.of(" (give or take ", within, ")"),
+        mineral.analyte() == Analyte.ALKALINITY ? ", what you dose counted in." : ".");
+  }
+
+  static void topOff(Mineral mineral, List<Phrase> notes) {
+    if (mineral.topOffPerDay() * DAYS_A_WEEK >= TRIFLE_A_WEEK) {
+      notes.add(
+          Phrase.of(
+              "Top-off water adds ",
+              aWeek(mineral, mineral.topOffPerDay()),
+              " a week: what evaporates leaves it behind."));
+    }
+  }
+
+  void settled(Mineral mineral, List<Phrase> notes) {
+    if (mineral.settles().isEmpty()) {
+      return;
+    }
+    Mineral.Settled settled = mineral.settles().get();
+    Routine routine = tank.routine().orElseThrow();
+    if (settled.before() < 0 || settled.after() < 0) {
+      notes.add(Phrase.of("Your routine can't make up for what it loses; it would go to nothing."));
+      return;
+    }
+    notes.add(
+        Phrase.of(
+            "With "
+                + SmallWords.percent(routine.fraction())
+                + " every "
+                + SmallWords.days(routine.everyDays())
+                + " it settles at about ",
+            SmallWords.level(settled.before(), unit(mineral)),
+            " before a change and ",
+            SmallWords.level(settled.after(), unit(mineral)),
+            " after it."));
+  }
+
+  /** One change to what is wanted, where that is small enough. */
+  void toWanted(Mineral mineral, OptionalDouble step, List<Phrase> notes) {
+    if (mineral.shareNow().isEmpty()) {
+      return;
+    }
+    double share = mineral.shareNow().getAsDouble();
+    double way = Math.abs(mineral.wanted().getAsDouble() - mineral.course().get().latest());
+    if (share > tank.limits().maxChangeFraction() || way > step.orElse(Double.MAX_VALUE)) {
+      return;
+    }
+    notes.add(
+        Phrase.of(
+            "One change of "
+                + SmallWords.percent(inFives(share))
+                + " with your change water brings it to ",
+            SmallWords.level(mineral.wanted().getAsDouble(), unit(mineral)),
+            "."));
+  }
+
+  /** Shares over a tenth are said in steps of five. */
+  static double inFives(double share) {
+    double steps = share > 0.1 ? 20 : 100;
+    return Math.ceil(share * steps - 1e-9) / steps;
+  }
+}
