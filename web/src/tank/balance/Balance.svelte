@@ -19,6 +19,7 @@
   import Progress from '../../ui/Progress.svelte';
   import Sheet from '../../ui/Sheet.svelte';
   import Ledger from './ledger/Ledger.svelte';
+  import NewTank from './NewTank.svelte';
   import NotYet from '../../rounds/NotYet.svelte';
   import Sentence from './Sentence.svelte';
   import Ways from './Ways.svelte';
@@ -213,6 +214,9 @@
       </Sentence>
     </div>
     <div class="shrink-0 pt-1 sm:pl-[52px]">
+      {#if trial.outlook.young}
+        <NewTank {tank} {balance} />
+      {/if}
       <Ways {balance} onway={trial.way} onhelp={trial.help} />
     </div>
     <div class="h-[27rem] shrink-0 pt-1 sm:h-auto sm:flex-[1_0_20rem]">

@@ -206,6 +206,7 @@ class AccessTest {
           Map.entry("GET /api/tanks/{id}/what-ifs", ""),
           Map.entry("GET /api/tanks/{id}/one-off", ""),
           Map.entry("GET /api/tanks/{id}/doses", ""),
+          Map.entry("GET /api/tanks/{id}/cycling", ""),
           Map.entry("GET /api/tanks/{id}/minerals", ""),
           Map.entry(
               "POST /api/tanks/{id}/minerals/flow",

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.chemistry.AmmoniaSpeciation;
+import org.umberline.core.cycling.SafeLevels;
 import org.umberline.core.forecast.AmmoniaCourse;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.quantity.Ammonia;
@@ -281,9 +282,9 @@ final class Basis {
                 .anyMatch(
                     day ->
                         new Ammonia(day.p90()).asNitrogen().mgPerLitre() * free
-                            > SafetyGuard.AMMONIA_ACT_MG_N_L)
+                            > SafeLevels.AMMONIA_ACT_MG_N_L)
             || course.nitrite().stream()
-                .anyMatch(day -> day.p90() > SafetyGuard.nitriteLimitMgL(tank.water()));
+                .anyMatch(day -> day.p90() > SafeLevels.nitriteLimitMgL(tank.water()));
     return high;
   }
 

@@ -4,11 +4,8 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.umberline.core.chemistry.AmmoniaSpeciation;
-import org.umberline.core.forecast.AmmoniaCourse;
+import org.umberline.core.cycling.FilterReady;
 import org.umberline.core.planning.Reason.Kind;
-import org.umberline.core.quantity.Ammonia;
-import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.TankModel;
@@ -39,29 +36,13 @@ record Cycle(boolean stocked, Optional<LocalDate> readyOn, LocalDate testOn) {
     if (!young || !b.scenario.isNew() || days < 1) {
       return Optional.empty();
     }
-    Optional<LocalDate> ready =
-        readyOn(b, AmmoniaCourse.of(b.posterior, days, PlannedChanges.NONE));
+    Optional<LocalDate> ready = FilterReady.of(b.posterior, days).late();
     if (ready.filter(day -> !day.isAfter(b.asOf)).isPresent()) {
       return Optional.empty();
     }
     LocalDate next = lastTest(b).map(day -> day.plusDays(TESTED_EVERY_DAYS)).orElse(b.asOf);
     boolean stocked = b.tank.livestock().stream().anyMatch(a -> a.span().contains(b.asOf));
     return Optional.of(new Cycle(stocked, ready, next.isBefore(b.asOf) ? b.asOf : next));
-  }
-
-  private static Optional<LocalDate> readyOn(Basis b, AmmoniaCourse course) {
-    double free = AmmoniaSpeciation.freeShare(b.tank.pH(), b.tank.temperatureC());
-    double nitriteLimit = SafetyGuard.nitriteLimitMgL(b.tank.water()) / 2;
-    Optional<LocalDate> ready = Optional.empty();
-    for (int day = course.ammonia().size() - 1; day >= b.scenario.asOfDay(); day--) {
-      double freeN = new Ammonia(course.ammonia().get(day).p90()).asNitrogen().mgPerLitre() * free;
-      if (freeN > SafetyGuard.AMMONIA_CARE_MG_N_L
-          || course.nitrite().get(day).p90() > nitriteLimit) {
-        break;
-      }
-      ready = Optional.of(course.ammonia().get(day).on());
-    }
-    return ready;
   }
 
   /** The day on which ammonia or nitrite was last tested. */

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.umberline.core.chemistry.AmmoniaSpeciation;
+import org.umberline.core.cycling.SafeLevels;
 import org.umberline.core.quantity.Ammonia;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Blend;
@@ -13,7 +14,6 @@ import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Qualifier;
 import org.umberline.core.tank.Sign;
 import org.umberline.core.tank.TankModel;
-import org.umberline.core.tank.WaterKind;
 
 /**
  * Ammonia and nitrite by the latest reading, at any age of the tank and whether or not the balance
@@ -21,12 +21,6 @@ import org.umberline.core.tank.WaterKind;
  * errs on the safe side: at the same pH less of it is free there.
  */
 public final class SafetyGuard {
-  /** Free ammonia that calls for a change at once, mg/L NH3-N. Common practice, no source. */
-  static final double AMMONIA_ACT_MG_N_L = 0.05;
-
-  /** Free ammonia from which care is asked for, mg/L NH3-N. Common practice, no source. */
-  static final double AMMONIA_CARE_MG_N_L = 0.02;
-
   /** A reading older than this says too little about today. Chosen. */
   private static final Duration TOO_OLD = Duration.ofDays(14);
 
@@ -107,15 +101,6 @@ public final class SafetyGuard {
     return finding.degree == Degree.ACT;
   }
 
-  /** Nitrite that calls for a change at once, mg/L NO2; chloride protects. Common practice. */
-  static double nitriteLimitMgL(WaterKind water) {
-    return switch (water) {
-      case FRESHWATER -> 1;
-      case BRACKISH -> 5;
-      case MARINE -> 10;
-    };
-  }
-
   /** Whether animals were seen gasping lately, whatever else is wrong. */
   public static boolean isGasping(TankModel tank, Instant now) {
     return new SafetyGuard(tank, now).gasping().isPresent();
@@ -155,8 +140,8 @@ public final class SafetyGuard {
               return finding(
                   Danger.AMMONIA,
                   freeN,
-                  AMMONIA_ACT_MG_N_L * factor,
-                  AMMONIA_CARE_MG_N_L * factor,
+                  SafeLevels.AMMONIA_ACT_MG_N_L * factor,
+                  SafeLevels.AMMONIA_CARE_MG_N_L * factor,
                   pH,
                   measured.isPresent(),
                   test.at().toInstant());
@@ -170,7 +155,7 @@ public final class SafetyGuard {
   }
 
   private Optional<Finding> nitrite(double factor) {
-    double limit = nitriteLimitMgL(tank.water()) * factor;
+    double limit = SafeLevels.nitriteLimitMgL(tank.water()) * factor;
     return latest(Analyte.NITRITE)
         .filter(test -> test.qualifier() != Qualifier.BELOW)
         .flatMap(

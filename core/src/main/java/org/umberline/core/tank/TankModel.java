@@ -235,6 +235,12 @@ public record TankModel(
     return copy.made();
   }
 
+  public TankModel withFoods(List<Food> changed) {
+    Copy copy = new Copy(this);
+    copy.foods = changed;
+    return copy.made();
+  }
+
   public TankModel withFeeding(List<Feeding> changed) {
     Copy copy = new Copy(this);
     copy.feeding = changed;
@@ -281,6 +287,7 @@ public record TankModel(
     private Effort effort;
     private Blend changeWater;
     private TopOff topOff;
+    private List<Food> foods;
     private List<Feeding> feeding;
     private List<Dosing> dosing;
     private List<Livestock> livestock;
@@ -298,6 +305,7 @@ public record TankModel(
       effort = of.effort;
       changeWater = of.changeWater;
       topOff = of.topOff;
+      foods = of.foods;
       feeding = of.feeding;
       dosing = of.dosing;
       livestock = of.livestock;
@@ -328,7 +336,7 @@ public record TankModel(
           of.waters,
           changeWater,
           topOff,
-          of.foods,
+          foods,
           feeding,
           livestock,
           plants,

@@ -5,6 +5,7 @@ import static org.umberline.server.http.Absent.orNull;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import org.umberline.core.cycling.Cycling;
 import org.umberline.core.forecast.AmmoniaCourse;
 import org.umberline.core.forecast.Forecast;
 import org.umberline.core.forecast.Nutrient;
@@ -61,7 +62,7 @@ public final class BalanceMapper {
 
   /** Ammonia and nitrite, where the filter grows in. */
   private static BalanceViews.YoungTank young(LearnedTank now, PlannedChanges changes) {
-    if (!now.posterior().scenario().isNew()) {
+    if (!now.posterior().scenario().isNew() || !Cycling.isWatched(now.tank(), now.today())) {
       return null;
     }
     AmmoniaCourse course =

@@ -24,6 +24,7 @@ public final class Rights {
           List.of(
               "GET /balance",
               "GET /care",
+              "GET /cycling",
               "GET /doses",
               "GET /file",
               "GET /implied-volume",
