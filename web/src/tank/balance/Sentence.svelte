@@ -116,6 +116,8 @@
   /** What stands beside the changes: work that is due, a filter that grows in, a fixed day. */
   let besides = $derived(
     saidOf(
+      'MEDICINE_RUNS',
+      'MEDICINE_OVER',
       'FIXED_DAY',
       'ADSORBER_SPENT',
       'WATER_ALONE',

@@ -34,6 +34,7 @@
     ['dose', 'doses'],
     ['death', 'deaths'],
     ['fast', 'fasts'],
+    ['medicine', 'medicines'],
     ['observation', 'notes and signs'],
   ];
   const SEARCH_AFTER_MS = 200;

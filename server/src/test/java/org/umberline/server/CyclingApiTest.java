@@ -11,7 +11,7 @@ import tools.jackson.databind.JsonNode;
 
 @ExtendWith(RunningServer.class)
 class CyclingApiTest {
-  private static String newTank(Browser keeper) {
+  private static String newTank(Browser keeper, int daysOld) {
     String id = UUID.randomUUID().toString();
     Browser.Answer taken =
         keeper.takeIn(
@@ -21,7 +21,7 @@ class CyclingApiTest {
              "tank": {"name": "Fresh start", "water": "freshwater", "netVolumeL": 100,
                "startedOn": "%s", "timeZone": "UTC"},
              "foods": [{"id": "flake", "name": "Flake", "form": "dry"}]}"""
-                .formatted(LocalDate.now().minusDays(12)));
+                .formatted(LocalDate.now().minusDays(daysOld)));
     assertThat(taken.status()).isEqualTo(201);
     return id;
   }
@@ -29,7 +29,7 @@ class CyclingApiTest {
   @Test
   void theGuideFollowsTheTests(Running server) {
     Browser keeper = server.browser().asNewKeeper();
-    String tank = newTank(keeper);
+    String tank = newTank(keeper, 12);
     String path = "/api/tanks/" + tank + "/cycling";
     JsonNode untested = keeper.get(path).json();
     assertThat(untested.path("step").asInt()).isZero();
@@ -49,6 +49,7 @@ class CyclingApiTest {
   @Test
   void anOldTankHasNone(Running server) {
     Browser keeper = server.browser().asNewKeeper();
-    assertThat(keeper.get("/api/tanks/" + keeper.newTank() + "/cycling").status()).isEqualTo(404);
+    assertThat(keeper.get("/api/tanks/" + newTank(keeper, 200) + "/cycling").status())
+        .isEqualTo(404);
   }
 }

@@ -49,6 +49,7 @@ public final class LogCsv {
           "food",
           "grams",
           "days",
+          "name",
           "sign",
           "severity",
           "looks",

@@ -52,6 +52,7 @@ final class LogEntryReader {
               at, e.number("massG"), e.number("removedAfterHours", DEFAULT_CORPSE_HOURS), note);
       case "feed" -> new LogEntry.Feed(at, e.text("food"), e.number("grams"), note);
       case "fast" -> new LogEntry.Fast(at, e.integer("days", 1), note);
+      case "medicine" -> new LogEntry.Medicine(at, e.text("name"), e.integer("days", 1), note);
       default ->
           new LogEntry.Observation(
               at, e.text("sign"), e.integer("severity", 1), e.terms(Look.class, "looks"), note);

@@ -96,6 +96,11 @@ final class LogEntryWriter implements LogEntry.Visitor<ObjectNode> {
   }
 
   @Override
+  public ObjectNode medicine(LogEntry.Medicine medicine) {
+    return node.put("type", "medicine").put("name", medicine.name()).put("days", medicine.days());
+  }
+
+  @Override
   public ObjectNode observation(LogEntry.Observation observation) {
     node.put("type", "observation")
         .put("sign", observation.sign())

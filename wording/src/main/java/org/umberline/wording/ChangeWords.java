@@ -62,8 +62,13 @@ final class ChangeWords {
                 + " source, volume and kit are worth.");
   }
 
-  /** What to mind with this water, and so many litres of it. */
-  static List<String> cautions(TankModel tank, Care care, ChangeWater water, double litres) {
+  /**
+   * What to mind with this water, and so many litres of it.
+   *
+   * @param medicated whether medicine is in the tank's water, or may be
+   */
+  static List<String> cautions(
+      TankModel tank, Care care, ChangeWater water, double litres, boolean medicated) {
     List<String> cautions = new ArrayList<>();
     cautions.add(
         "Water and mains: unplug before hands go in, leave drip loops, use residual-current"
@@ -84,8 +89,11 @@ final class ChangeWords {
         tank.salinityPpt() > 0
             ? "Salt water never onto plants; nothing living into natural water or drains that"
                 + " reach it."
-            : "Fresh old water without medicine suits house plants; nothing living goes into"
-                + " natural water or drains that reach it.");
+            : medicated
+                ? "Old water with medicine in it never onto plants: disposal by local rules; make up"
+                    + " the medicine's dose for the new water by its label."
+                : "Fresh old water without medicine suits house plants; nothing living goes into"
+                    + " natural water or drains that reach it.");
     return cautions;
   }
 }

@@ -439,6 +439,10 @@ public final class DoseSheets {
       case MORE_THAN_THE_TANK ->
           Phrase.of(
               "The tank holds ", most, ". What counts is the water in it while it is treated.");
+      case MEDICINE ->
+          Phrase.of(
+              "Not while a course of medicine runs: it would be taken out of the water, or the"
+                  + " oxygen run short. End the course first, then test.");
       case DONE_LATELY -> Phrase.of("It was done within the last seven days. Wait them out.");
       case PUMP_TOO_SLOW ->
           Phrase.of("This pump gives ", most, " a day at most, running all the time.");

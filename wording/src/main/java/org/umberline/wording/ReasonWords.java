@@ -232,6 +232,18 @@ final class ReasonWords {
           Phrase.of(
               "Carbon is dosed at high alkalinity: stony corals burn at their tips where nutrients"
                   + " are stripped. Bring alkalinity down to 9 dKH or less first.");
+      case MEDICINE_RUNS ->
+          Phrase.of(
+              "A course of medicine runs until ",
+              day,
+              ": no carbon and no adsorber, and after a change make up its dose by the label. Many"
+                  + " harm the filter: test ammonia and nitrite every other day.");
+      case MEDICINE_OVER ->
+          Phrase.of(
+              "A course of medicine ended on ",
+              day,
+              ": test ammonia and nitrite, then nitrate and phosphate. Fresh carbon takes out what"
+                  + " is left.");
       case DUPLICATE_ENTRY -> Phrase.of("An entry of ", day, " stands in the log twice.");
     };
   }

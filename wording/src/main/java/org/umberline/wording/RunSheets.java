@@ -1,5 +1,6 @@
 package org.umberline.wording;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -11,6 +12,7 @@ import org.umberline.core.dosing.Conditioning;
 import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.MedicineCourse;
 import org.umberline.core.tank.SubstrateKind;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.WaterKind;
@@ -33,6 +35,7 @@ public final class RunSheets {
   private final TankModel tank;
   private final Care care;
   private final Blend blend;
+  private final LocalDate day;
   private final ChangeWater water;
   private final double fraction;
   private final double litres;
@@ -44,17 +47,24 @@ public final class RunSheets {
    * @param fraction of the net volume, over 0 to 1
    * @param blend what is poured in
    * @param levels nitrate and phosphate of tank and change water as they are believed to be now
+   * @param day on which it is done
    */
   public static RunSheet of(
-      TankModel tank, Care care, double fraction, Blend blend, ChangeEffect.Levels levels) {
-    return new RunSheets(tank, care, fraction, blend).write(levels);
+      TankModel tank,
+      Care care,
+      double fraction,
+      Blend blend,
+      ChangeEffect.Levels levels,
+      LocalDate day) {
+    return new RunSheets(tank, care, fraction, blend, day).write(levels);
   }
 
-  private RunSheets(TankModel tank, Care care, double fraction, Blend blend) {
+  private RunSheets(TankModel tank, Care care, double fraction, Blend blend, LocalDate day) {
     this.tank = tank;
     this.care = care;
     this.fraction = fraction;
     this.blend = blend;
+    this.day = day;
     water = new ChangeWater(tank, blend);
     litres = fraction * tank.netVolumeL();
   }
@@ -76,7 +86,7 @@ public final class RunSheets {
         steps,
         effect,
         effect.warnings().stream().map(ChangeWords::warning).toList(),
-        ChangeWords.cautions(tank, care, water, litres),
+        ChangeWords.cautions(tank, care, water, litres, MedicineCourse.inWater(tank, day)),
         effect.told().map(ChangeWords::test).orElse(Phrase.NONE));
   }
 

@@ -391,6 +391,11 @@ public final class TroubleWords {
     }
 
     @Override
+    public Phrase medicine(LogEntry.Medicine medicine) {
+      return Phrase.of("a course of " + medicine.name() + " begun");
+    }
+
+    @Override
     public Phrase observation(LogEntry.Observation observation) {
       return Phrase.of(sign(observation.sign()).toLowerCase(Locale.ROOT));
     }

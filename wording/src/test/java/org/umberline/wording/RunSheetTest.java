@@ -3,12 +3,14 @@ package org.umberline.wording;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import org.umberline.core.change.ChangeEffect;
 import org.umberline.core.tank.ExportMethod;
+import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Span;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.upkeep.Care;
@@ -25,6 +27,7 @@ class RunSheetTest {
                "waters": [{"id": "tap", "name": "Tap", "nitrateMgL": 8, "phosphateMgL": 0.2}],
                "changeWater": [{"water": "tap", "share": 1}]}
               """);
+  private static final LocalDate DAY = LocalDate.of(2026, 3, 1);
   private static final ChangeEffect.Levels LEVELS = new ChangeEffect.Levels(40, 1, 8, 0.2);
 
   private static TankModel tank(String file) {
@@ -36,7 +39,18 @@ class RunSheetTest {
   }
 
   private static RunSheet sheet(TankModel tank, double fraction, Care care) {
-    return RunSheets.of(tank, care, fraction, tank.changeWater(), LEVELS);
+    return RunSheets.of(tank, care, fraction, tank.changeWater(), LEVELS, DAY);
+  }
+
+  @Test
+  void oldWaterWithMedicineGoesOntoNoPlants() {
+    LogEntry course =
+        new LogEntry.Medicine(
+            DAY.minusDays(6).atTime(9, 0).atOffset(ZoneOffset.UTC), "Against spots", 5, "");
+    assertThat(sheet(TANK, 0.25, Care.NONE).cautions()).anyMatch(c -> c.contains("suits house"));
+    assertThat(sheet(TANK.withLog(List.of(course)), 0.25, Care.NONE).cautions())
+        .anyMatch(c -> c.contains("never onto plants"))
+        .noneMatch(c -> c.contains("suits house"));
   }
 
   private static Care care(double bucket) {

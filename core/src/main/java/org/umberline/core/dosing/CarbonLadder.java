@@ -64,6 +64,7 @@ public record CarbonLadder(
         CarbonSafety.against(tank, first, gasping).stream()
             .findFirst()
             .map(danger -> Refusal.of(why(danger)))
+            .or(() -> PhosphateLowering.medicated(tank, first))
             .or(() -> dosedAlready(tank, first));
     return new CarbonLadder(
         source,

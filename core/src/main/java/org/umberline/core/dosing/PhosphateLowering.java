@@ -7,6 +7,7 @@ import java.util.Optional;
 import org.umberline.core.balance.PhosphateExchange;
 import org.umberline.core.quantity.Phosphate;
 import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.MedicineCourse;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.WaterKind;
 
@@ -83,7 +84,12 @@ public record PhosphateLowering(double waterMg, double rockMg) {
     return Math.max(DoseCeilings.aboveFloor(lowest(tank)), now / 2);
   }
 
-  private static Optional<Refusal> refusal(TankModel tank, double from, double to) {
+  private static Optional<Refusal> refusal(
+      TankModel tank, double from, double to, LocalDate first) {
+    Optional<Refusal> medicated = medicated(tank, first);
+    if (medicated.isPresent()) {
+      return medicated;
+    }
     if (to >= from) {
       return Optional.of(Refusal.of(Refusal.Why.NOTHING_TO_LOWER));
     }
@@ -91,6 +97,11 @@ public record PhosphateLowering(double waterMg, double rockMg) {
     return to < lowest
         ? Optional.of(Refusal.of(Refusal.Why.BELOW_LOWEST, lowest))
         : Optional.empty();
+  }
+
+  /** Nothing that binds or feeds bacteria goes in while a course of medicine runs. */
+  static Optional<Refusal> medicated(TankModel tank, LocalDate day) {
+    return MedicineCourse.running(tank, day).map(any -> Refusal.of(Refusal.Why.MEDICINE));
   }
 
   /**
@@ -115,7 +126,7 @@ public record PhosphateLowering(double waterMg, double rockMg) {
         grams,
         gains,
         first.plusDays(RENEWED_DAYS),
-        refusal(tank, from, to));
+        refusal(tank, from, to, first));
   }
 
   /**
@@ -130,7 +141,7 @@ public record PhosphateLowering(double waterMg, double rockMg) {
     double step = DoseCeilings.stepADay(tank, Analyte.PHOSPHATE);
     int days = Math.max(1, (int) Math.ceil(fall / step - 1e-9));
     Optional<Refusal> refusal =
-        refusal(tank, from, to)
+        refusal(tank, from, to, first)
             .or(
                 () ->
                     days > MOST_DAYS

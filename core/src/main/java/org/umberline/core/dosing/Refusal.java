@@ -36,6 +36,8 @@ public record Refusal(Why why, OptionalDouble most) {
     TOO_STRONG,
     /** More water than the tank holds, most litres. */
     MORE_THAN_THE_TANK,
+    /** A course of medicine runs: it would be taken out, or the oxygen run short. */
+    MEDICINE,
     /** It was done within the week. */
     DONE_LATELY,
     /** The pump would have to run longer than a day has; most mL a day are what it can. */

@@ -13,6 +13,7 @@ import org.umberline.core.planning.Advice.Pulled;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.Feeding;
 import org.umberline.core.tank.Livestock;
+import org.umberline.core.tank.MedicineCourse;
 import org.umberline.core.tank.PlantStand;
 import org.umberline.core.tank.SourceWater;
 import org.umberline.core.tank.SubstrateKind;
@@ -80,7 +81,7 @@ final class Levers {
     levers.fed(nutrient);
     levers.grown(nutrient);
     levers.filtered(nutrient);
-    if (phosphate) {
+    if (phosphate && MedicineCourse.running(tank, levers.asOf).isEmpty()) {
       levers.adsorbed(renewalPlanned);
     }
     for (SourceWater water : otherWaters(tank)) {

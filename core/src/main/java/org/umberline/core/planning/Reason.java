@@ -110,6 +110,10 @@ public record Reason(
     CARBON_NITRATE_GONE,
     /** Carbon is dosed at high alkalinity, with stony corals. */
     CARBON_HIGH_ALKALINITY,
+    /** A course of medicine runs until day. */
+    MEDICINE_RUNS,
+    /** A course of medicine ended on day. */
+    MEDICINE_OVER,
     /** Two entries of the log, of day, are the same to the letter. */
     DUPLICATE_ENTRY;
 

@@ -13,6 +13,7 @@ import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.simulation.WorkAhead;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.MedicineCourse;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.upkeep.GearOutlook;
 
@@ -70,7 +71,10 @@ final class Renewals {
             .map(WorkAhead::on)
             .toList();
     List<DueWork> work = new ArrayList<>();
-    LocalDate day = wear.spentOn().isBefore(b.asOf) ? b.asOf : wear.spentOn();
+    // a fresh medium would take the medicine out
+    LocalDate earliest =
+        MedicineCourse.running(b.tank, b.asOf).map(c -> c.to().plusDays(1)).orElse(b.asOf);
+    LocalDate day = wear.spentOn().isBefore(earliest) ? earliest : wear.spentOn();
     LocalDate last = b.date(lastAhead(b));
     while (!day.isAfter(last)) {
       LocalDate due = day;

@@ -10,6 +10,7 @@ import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Advice.Verdict;
 import org.umberline.core.planning.Reason.Kind;
 import org.umberline.core.simulation.PlannedChanges;
+import org.umberline.core.tank.MedicineCourse;
 
 /** Puts the verdict of the day together, in the order of judgement. */
 final class TodayJudge {
@@ -334,6 +335,10 @@ final class TodayJudge {
           Reason.of(chance >= b.confidence - Advisor.NEARLY ? Kind.HABIT_HOLDS : Kind.HABIT_FAILS)
               .chance(chance));
     }
+    MedicineCourse.running(b.tank, b.asOf)
+        .ifPresent(course -> remarks.add(Reason.of(Kind.MEDICINE_RUNS).on(course.to())));
+    MedicineCourse.over(b.tank, b.asOf)
+        .ifPresent(course -> remarks.add(Reason.of(Kind.MEDICINE_OVER).on(course.to())));
     remarks.addAll(Disagreement.of(b));
     for (LocalDate day : Duplicates.days(b.tank)) {
       remarks.add(Reason.of(Kind.DUPLICATE_ENTRY).on(day));

@@ -89,6 +89,11 @@ final class LoggedEvents implements LogEntry.Visitor<List<Event>> {
 
   /** Laid out with the stands, where it speaks of algae. */
   @Override
+  public List<Event> medicine(LogEntry.Medicine medicine) {
+    return List.of();
+  }
+
+  @Override
   public List<Event> observation(LogEntry.Observation observation) {
     return List.of();
   }

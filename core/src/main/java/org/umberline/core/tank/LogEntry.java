@@ -34,6 +34,8 @@ public sealed interface LogEntry {
 
     T fast(Fast fast);
 
+    T medicine(Medicine medicine);
+
     T observation(Observation observation);
   }
 
@@ -115,6 +117,19 @@ public sealed interface LogEntry {
     @Override
     public <T> T accept(Visitor<T> visitor) {
       return visitor.fast(this);
+    }
+  }
+
+  /**
+   * A course of medicine begins.
+   *
+   * @param name what is given
+   * @param days how long, this day included
+   */
+  record Medicine(OffsetDateTime at, String name, int days, String note) implements LogEntry {
+    @Override
+    public <T> T accept(Visitor<T> visitor) {
+      return visitor.medicine(this);
     }
   }
 

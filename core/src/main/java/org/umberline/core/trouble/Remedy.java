@@ -5,6 +5,7 @@ import java.util.List;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Advice;
 import org.umberline.core.planning.Levels;
+import org.umberline.core.tank.MedicineCourse;
 import org.umberline.core.tank.Stage;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.Term;
@@ -200,6 +201,9 @@ public enum Remedy implements Term {
         add(steps, LOOK_CLOSER, AS_ADVISED);
         not.add(NO_SECOND_THING);
       }
+    }
+    if (MedicineCourse.running(tank, advice.asOf()).isPresent()) {
+      steps.removeAll(List.of(ACTIVATED_CARBON, PEROXIDE));
     }
     if (tank.livestock().isEmpty()) {
       steps.removeAll(List.of(FEED_NOTHING, VET));

@@ -75,7 +75,8 @@ public record Story(
                   e instanceof LogEntry.Clean
                       || e instanceof LogEntry.Renew
                       || e instanceof LogEntry.Death
-                      || e instanceof LogEntry.Fast)
+                      || e instanceof LogEntry.Fast
+                      || e instanceof LogEntry.Medicine)
           .orElse(true);
     }
   }

@@ -67,6 +67,11 @@ final class Lanes implements LogEntry.Visitor<Optional<Lanes.Lane>> {
   }
 
   @Override
+  public Optional<Lane> medicine(LogEntry.Medicine medicine) {
+    return Lane.of("dosed", medicine.name() + " for " + medicine.days() + " days");
+  }
+
+  @Override
   public Optional<Lane> observation(LogEntry.Observation observation) {
     return Lane.of("noted", observation.note().isEmpty() ? observation.sign() : observation.note());
   }

@@ -52,7 +52,7 @@ public class ChangeAnswers {
             known.now(Nutrient.PHOSPHATE),
             known.ofChangeWater(Nutrient.NITRATE),
             known.ofChangeWater(Nutrient.PHOSPHATE));
-    return view(stored, now, RunSheets.of(tank, stored.care(), share, blend, levels));
+    return view(stored, now, RunSheets.of(tank, stored.care(), share, blend, levels, now.today()));
   }
 
   /** What is advised today, else what comes next, else what the routine takes, else a quarter. */

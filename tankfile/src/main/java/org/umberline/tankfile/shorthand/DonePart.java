@@ -22,6 +22,8 @@ import org.umberline.tankfile.Figures;
 final class DonePart {
   private static final List<String> SEVERITY = List.of("gone", "slight", "plain", "severe");
 
+  private static final int LONGEST_MEDICINE = 100;
+
   private final EntryLine line;
 
   DonePart(EntryLine line) {
@@ -35,16 +37,34 @@ final class DonePart {
   }
 
   void fasted() throws Unreadable {
+    int days = days("fast");
+    line.add(
+        (at, note) -> new LogEntry.Fast(at, days, note),
+        "No food for " + days + (days == 1 ? " day" : " days"));
+  }
+
+  private int days(String what) throws Unreadable {
     int days = (int) Math.round(line.amount().orElse(1.0));
     if (!line.words.takeIf("days")) {
       line.words.takeIf("day");
     }
     if (days < 1 || days > 365) {
-      throw new Unreadable("A fast of " + days + " days is not read; 1 to 365 are.");
+      throw new Unreadable("A " + what + " of " + days + " days is not read; 1 to 365 are.");
     }
+    return days;
+  }
+
+  /** A course of medicine, by one word or by its name in quotation marks. */
+  void medicated() throws Unreadable {
+    String name = line.words.takeAsWritten().replace('"', '\'').strip();
+    if (name.isEmpty() || name.length() > LONGEST_MEDICINE) {
+      throw new Unreadable(
+          "Which medicine, and for how many days? Write medicine \"name\" 5 days.");
+    }
+    int days = days("course");
     line.add(
-        (at, note) -> new LogEntry.Fast(at, days, note),
-        "No food for " + days + (days == 1 ? " day" : " days"));
+        (at, note) -> new LogEntry.Medicine(at, name, days, note),
+        "A course of " + name + ", " + days + (days == 1 ? " day" : " days"));
   }
 
   void noted() throws Unreadable {

@@ -25,7 +25,17 @@ public final class Shorthand {
 
   static final List<String> VERBS =
       List.of(
-          "change", "fed", "cut", "cleaned", "renewed", "dosed", "dead", "fast", "saw", "did",
+          "change",
+          "fed",
+          "cut",
+          "cleaned",
+          "renewed",
+          "dosed",
+          "dead",
+          "fast",
+          "medicine",
+          "saw",
+          "did",
           "note");
 
   /** Words that a line about something done begins with. */
@@ -169,6 +179,7 @@ public final class Shorthand {
       case "dosed", "dose" -> done.dosed();
       case "dead", "died" -> done.dead();
       case "fast", "fasting" -> done.fasted();
+      case "medicine", "medicated" -> done.medicated();
       case "note" -> done.noted();
       case "saw" -> done.saw();
       case "did" -> done.did();

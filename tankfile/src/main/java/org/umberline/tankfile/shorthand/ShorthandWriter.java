@@ -113,6 +113,11 @@ public final class ShorthandWriter implements LogEntry.Visitor<String> {
   }
 
   @Override
+  public String medicine(LogEntry.Medicine medicine) {
+    return "medicine \"" + medicine.name().replace('"', '\'') + "\" " + medicine.days() + " days";
+  }
+
+  @Override
   public String observation(LogEntry.Observation seen) {
     Optional<String> work = Task.noted(seen.sign()).filter(any -> seen.severity() == 0);
     if (work.isPresent()) {

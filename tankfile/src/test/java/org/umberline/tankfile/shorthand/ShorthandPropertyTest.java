@@ -89,6 +89,7 @@ class ShorthandPropertyTest {
     "6",
     "h",
     "fast",
+    "medicine",
     "3",
     "days",
     "saw",

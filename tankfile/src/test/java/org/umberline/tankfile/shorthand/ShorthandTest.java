@@ -192,6 +192,10 @@ class ShorthandTest {
     assertThat(((LogEntry.Death) one("dead axolotl")).massG()).isEqualTo(120);
     assertThat(((LogEntry.Dose) one("dosed kno3 2 ml")).ml()).isEqualTo(2);
     assertThat(((LogEntry.Fast) one("fast 3 days")).days()).isEqualTo(3);
+    LogEntry.Medicine course = (LogEntry.Medicine) one("medicine \"Against spots\" 5 days");
+    assertThat(course.name()).isEqualTo("Against spots");
+    assertThat(course.days()).isEqualTo(5);
+    assertThat(read("medicine").problems().get(0)).startsWith("Which medicine");
     assertThat(((LogEntry.Renew) one("renewed ads")).massG()).isEqualTo(60);
     assertThat(((LogEntry.Observation) one("note film on glass, no3 odd")).note())
         .isEqualTo("film on glass, no3 odd");
