@@ -119,6 +119,7 @@
       'MEDICINE_RUNS',
       'MEDICINE_OVER',
       'FIXED_DAY',
+      'LEAST_CHANGE',
       'ADSORBER_SPENT',
       'WATER_ALONE',
       'CYCLING',

@@ -111,7 +111,7 @@ export function groups(file: Entry): Group[] {
         {
           base: [],
           words:
-            'Nitrate stays under {lines.nitrate.ceilingMgL} and over {lines.nitrate.floorMgL}, phosphate under {lines.phosphate.ceilingMgL} and over {lines.phosphate.floorMgL}, on {limits.confidence} of all days. At most {limits.maxChangeFraction} in one change.|It is kept as {tank.keeping}. At one change nitrate falls by {limits.maxNitrateStepMgL} at most, salinity moves by {limits.maxSalinityStepPpt}, alkalinity by {limits.maxAlkalinityStepDkh}. Plans look {limits.horizonDays} ahead.',
+            'Nitrate stays under {lines.nitrate.ceilingMgL} and over {lines.nitrate.floorMgL}, phosphate under {lines.phosphate.ceilingMgL} and over {lines.phosphate.floorMgL}, on {limits.confidence} of all days. At most {limits.maxChangeFraction} in one change.|Whatever the tests say, {limits.leastChangeFraction} is changed within {limits.leastChangeDays} at least. It is kept as {tank.keeping}. At one change nitrate falls by {limits.maxNitrateStepMgL} at most, salinity moves by {limits.maxSalinityStepPpt}, alkalinity by {limits.maxAlkalinityStepDkh}. Plans look {limits.horizonDays} ahead.',
         },
       ],
       lists: [],

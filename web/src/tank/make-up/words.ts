@@ -148,6 +148,8 @@ const BLANKS: Record<string, Blank> = {
   'phosphate.floorMgL': measured('lower limit of phosphate', 'phosphate', '', 'none'),
   'phosphate.ceilingMgL': measured('limit of phosphate', 'phosphate', '', 'no limit'),
   'limits.maxChangeFraction': share('largest change'),
+  'limits.leastChangeFraction': { ...share('least change'), empty: 'nothing' },
+  'limits.leastChangeDays': number('days for the least change', 'days'),
   'limits.confidence': share('how surely the limits are kept'),
   'limits.horizonDays': number('days to look ahead', 'days'),
   'limits.maxNitrateStepMgL': step('most nitrate may fall at once', 'nitrate'),

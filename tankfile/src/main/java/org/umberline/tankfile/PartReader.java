@@ -62,7 +62,9 @@ final class PartReader {
         limits.integer("horizonDays", usual.horizonDays()),
         limits.numberOrNone("maxNitrateStepMgL", usual.maxNitrateStepMgL()),
         limits.numberOrNone("maxSalinityStepPpt", usual.maxSalinityStepPpt()),
-        limits.numberOrNone("maxAlkalinityStepDkh", usual.maxAlkalinityStepDkh()));
+        limits.numberOrNone("maxAlkalinityStepDkh", usual.maxAlkalinityStepDkh()),
+        limits.maybeNumber("leastChangeFraction"),
+        limits.has("leastChangeDays") ? limits.number("leastChangeDays") : usual.leastChangeDays());
   }
 
   static Effort effort(Node file) {

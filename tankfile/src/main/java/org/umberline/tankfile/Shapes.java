@@ -130,6 +130,12 @@ final class Shapes {
 
   @JsonInclude(JsonInclude.Include.ALWAYS)
   private interface OfLimits {
+    @JsonInclude(JsonInclude.Include.NON_ABSENT)
+    OptionalDouble leastChangeFraction();
+
+    @JsonInclude(value = JsonInclude.Include.CUSTOM, valueFilter = UsualLeastChangeDays.class)
+    double leastChangeDays();
+
     @JsonInclude(JsonInclude.Include.NON_EMPTY)
     List<Double> intervalsDays();
   }
@@ -137,6 +143,19 @@ final class Shapes {
   private interface OfKit {
     @JsonInclude(JsonInclude.Include.NON_EMPTY)
     List<Double> steps();
+  }
+
+  /** Equal to what is left out. */
+  private static final class UsualLeastChangeDays {
+    @Override
+    public boolean equals(Object days) {
+      return Double.valueOf(Limits.DEFAULT_LEAST_CHANGE_DAYS).equals(days);
+    }
+
+    @Override
+    public int hashCode() {
+      return Double.hashCode(Limits.DEFAULT_LEAST_CHANGE_DAYS);
+    }
   }
 
   /** Whole numbers without a decimal point. */

@@ -70,6 +70,13 @@ final class ReasonWords {
           Phrase.of(
               "The filter wants ammonia to grow on: a pinch of food or a little ammonia whenever"
                   + " ammonia reads nothing. Add no animals yet.");
+      case LEAST_CHANGE ->
+          Phrase.of(
+              "You want at least "
+                  + SmallWords.percent(r.value().orElse(0))
+                  + " changed whatever the tests say; that is due on ",
+              day,
+              ".");
       case NEVER_TESTED ->
           Phrase.of(
               SmallWords.capital(nutrient), " was never tested: a test tells where it stands.");

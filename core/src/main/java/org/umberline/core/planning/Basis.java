@@ -78,6 +78,9 @@ final class Basis {
   final ChangeSearch search;
   final Optional<Routine> habit;
 
+  /** What the keeper wants changed whatever the tests say. */
+  final Optional<LeastChange> least;
+
   Basis(TankModel tank, Posterior posterior, Instant now, int daysJudged) {
     this.tank = tank;
     this.posterior = posterior;
@@ -89,6 +92,7 @@ final class Basis {
     effort = tank.effort();
     confidence = tank.limits().confidence();
     sortByTests();
+    least = LeastChange.of(tank, asOf);
     int days = Math.max(0, Math.min(daysJudged, scenario.days() - firstAhead));
     promise = new Promise(posterior, judgedLines(), confidence, days);
     single =
@@ -217,6 +221,11 @@ final class Basis {
   /** Whether the routine's own day has come, for a keeper who keeps it whatever the water says. */
   boolean isFixedDay() {
     return hasFixedRoutine() && !habit.get().nextOn().isAfter(asOf);
+  }
+
+  /** Whether the least that the keeper wants changed is due. */
+  boolean isLeastDue() {
+    return least.filter(l -> !l.dueOn().isAfter(asOf)).isPresent();
   }
 
   boolean hasFixedRoutine() {

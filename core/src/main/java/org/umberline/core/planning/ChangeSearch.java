@@ -346,6 +346,14 @@ final class ChangeSearch {
     return shares.length == 0 ? 0 : shares[shares.length - 1];
   }
 
+  /** The least of the shares that may be advised that is no less than {@code share}. */
+  double upTo(double share) {
+    return Arrays.stream(shares)
+        .filter(one -> one >= share - ROUNDING)
+        .findFirst()
+        .orElse(largestShare());
+  }
+
   /** The shares that may be advised. */
   double[] shares() {
     return Arrays.copyOf(shares, shares.length);

@@ -29,6 +29,11 @@ record Found(
     return new Found(everyDays, true, BindingLimit.NONE, fraction, start, 0, 0, from, true);
   }
 
+  Found of(double share) {
+    return new Found(
+        everyDays, feasible, limit, share, start, catchUps, catchUpFraction, from, lasts);
+  }
+
   Found startingOn(int day) {
     return new Found(
         everyDays, feasible, limit, fraction, day, catchUps, catchUpFraction, from, lasts);

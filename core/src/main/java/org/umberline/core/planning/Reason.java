@@ -41,6 +41,8 @@ public record Reason(
     WATER_ALONE,
     /** The routine's own day, which this keeper keeps whether or not the water needs it. */
     FIXED_DAY,
+    /** The keeper wants value, a share, changed whatever the tests say; day is when it is due. */
+    LEAST_CHANGE,
     /** Nutrient was never tested. */
     NEVER_TESTED,
     /** Nutrient has no kit here and was never tested; what it does stays unknown. */

@@ -47,7 +47,7 @@ final class RoutineChoice {
     // nobody catches up on a guess
     Optional<Found> lasting =
         kept.or(() -> leastEffort).filter(f -> f.catchUps() == 0 || !b.isGuess());
-    chosen = needed ? lasting.or(this::forNow) : lasting;
+    chosen = (needed ? lasting.or(this::forNow) : lasting).map(this::notLess);
   }
 
   /** What was found for each interval, the shortest first; nothing where no change is needed. */
@@ -123,7 +123,13 @@ final class RoutineChoice {
   private Optional<Found> unneeded() {
     return b.hasFixedRoutine()
         ? b.habit.map(r -> Found.routine(r.everyDays(), r.fraction(), b.ahead(r.nextOn()), 0))
-        : Optional.empty();
+        : b.least.map(l -> Found.routine(l.everyDays(), l.fraction(), b.ahead(l.dueOn()), 0));
+  }
+
+  /** Never less than the keeper wants changed in any case. */
+  private Found notLess(Found routine) {
+    double least = b.least.map(l -> l.atEvery(routine.everyDays())).orElse(0.0);
+    return routine.fraction() >= least ? routine : routine.of(b.search.upTo(least));
   }
 
   /** The keeper's own routine, where it keeps the promise or nearly does, if need be caught up. */

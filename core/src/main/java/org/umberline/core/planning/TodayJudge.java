@@ -113,11 +113,21 @@ final class TodayJudge {
       why.add(0, Reason.of(Kind.FIXED_DAY));
       return today(Verdict.CHANGE, Math.max(share, b.habit.orElseThrow().fraction()));
     }
+    if (b.isLeastDue()) {
+      why.add(0, least());
+      double fraction = b.search.upTo(b.least.orElseThrow().fraction());
+      return today(Verdict.CHANGE, Math.max(share, fraction));
+    }
     if (chosen.isPresent()) {
       return today(share > 0 ? Verdict.CHANGE : Verdict.SKIP, share);
     }
     boolean farOff = b.search.freeDays() >= STUCK_FAR_DAYS;
     return today(needed && !farOff ? Verdict.STUCK : Verdict.SKIP, share);
+  }
+
+  private Reason least() {
+    LeastChange least = b.least.orElseThrow();
+    return Reason.of(Kind.LEAST_CHANGE).value(least.fraction()).on(least.dueOn());
   }
 
   private Optional<Reason> testFirst() {
@@ -171,6 +181,9 @@ final class TodayJudge {
     }
     if (!needed) {
       why.add(Reason.of(Kind.NONE_NEEDED).on(b.date(Math.max(0, b.promise.days() - 1))));
+      if (b.least.isPresent() && !b.isLeastDue()) {
+        why.add(least());
+      }
       return 0;
     }
     for (Nutrient nutrient : b.judged) {
@@ -283,6 +296,10 @@ final class TodayJudge {
     if (b.hasFixedRoutine()) {
       LocalDate own = b.habit.orElseThrow().nextOn();
       next = next.filter(day -> day.isBefore(own)).or(() -> Optional.of(own));
+    }
+    if (b.least.isPresent()) {
+      LocalDate due = b.least.get().dueOn();
+      next = next.filter(day -> day.isBefore(due)).or(() -> Optional.of(due));
     }
     boolean changes = needed && (chosen.isPresent() || !dry);
     return new Advice.Today(

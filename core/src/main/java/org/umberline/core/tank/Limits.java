@@ -14,6 +14,9 @@ import java.util.OptionalDouble;
  * @param maxNitrateStepMgL largest fall of nitrate by one change, mg/L NO3
  * @param maxSalinityStepPpt largest step of salinity by one change, ppt
  * @param maxAlkalinityStepDkh largest step of alkalinity by one change, dKH
+ * @param leastChangeFraction share of the water to be changed whatever the tests say; empty for
+ *     none
+ * @param leastChangeDays within so many days
  */
 public record Limits(
     double maxChangeFraction,
@@ -22,7 +25,12 @@ public record Limits(
     int horizonDays,
     OptionalDouble maxNitrateStepMgL,
     OptionalDouble maxSalinityStepPpt,
-    OptionalDouble maxAlkalinityStepDkh) {
+    OptionalDouble maxAlkalinityStepDkh,
+    OptionalDouble leastChangeFraction,
+    double leastChangeDays) {
+  /** Days within which the least change is made, when the keeper doesn't say. Chosen. */
+  public static final double DEFAULT_LEAST_CHANGE_DAYS = 28;
+
   /** Without a way of keeping or a kind of water. Common practice, no source. */
   public static final Limits DEFAULT = of(WaterKind.FRESHWATER, Optional.empty());
 
@@ -44,7 +52,9 @@ public record Limits(
         90,
         OptionalDouble.empty(),
         OptionalDouble.of(1),
-        OptionalDouble.of(alkalinityStep));
+        OptionalDouble.of(alkalinityStep),
+        OptionalDouble.empty(),
+        DEFAULT_LEAST_CHANGE_DAYS);
   }
 
   public Limits {

@@ -62,7 +62,9 @@ class AdvisorTest {
                 90,
                 OptionalDouble.empty(),
                 OptionalDouble.of(1),
-                OptionalDouble.of(3)));
+                OptionalDouble.of(3),
+                OptionalDouble.empty(),
+                Limits.DEFAULT_LEAST_CHANGE_DAYS));
   }
 
   private static Advice advice(TankModel tank, double nitrateMgL) {

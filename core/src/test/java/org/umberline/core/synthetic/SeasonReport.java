@@ -289,7 +289,9 @@ public final class SeasonReport {
             limits.horizonDays(),
             limits.maxNitrateStepMgL(),
             limits.maxSalinityStepPpt(),
-            limits.maxAlkalinityStepDkh()));
+            limits.maxAlkalinityStepDkh(),
+            OptionalDouble.empty(),
+            Limits.DEFAULT_LEAST_CHANGE_DAYS));
   }
 
   /** Does what the advice says on the days it says. */

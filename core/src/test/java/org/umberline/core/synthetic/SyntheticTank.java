@@ -184,7 +184,9 @@ public final class SyntheticTank {
                 usual.horizonDays(),
                 usual.maxNitrateStepMgL(),
                 usual.maxSalinityStepPpt(),
-                usual.maxAlkalinityStepDkh()));
+                usual.maxAlkalinityStepDkh(),
+                OptionalDouble.empty(),
+                Limits.DEFAULT_LEAST_CHANGE_DAYS));
   }
 
   public LocalDate lastDay() {

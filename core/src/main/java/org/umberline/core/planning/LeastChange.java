@@ -1,0 +1,48 @@
+package org.umberline.core.planning;
+
+import java.time.LocalDate;
+import java.util.Optional;
+import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.TankModel;
+
+/**
+ * The least that a keeper wants changed whatever the tests say, for what nobody measures.
+ *
+ * @param dueOn the first day on which less than that would have been changed; never before as-of
+ */
+record LeastChange(double fraction, double everyDays, LocalDate dueOn) {
+  private static final double ROUNDING = 1e-9;
+
+  /** Empty for a keeper who wants none. */
+  static Optional<LeastChange> of(TankModel tank, LocalDate asOf) {
+    if (tank.limits().leastChangeFraction().isEmpty()) {
+      return Optional.empty();
+    }
+    double fraction = tank.limits().leastChangeFraction().getAsDouble();
+    double everyDays = tank.limits().leastChangeDays();
+    LocalDate due = asOf;
+    LocalDate last = asOf.plusDays((long) everyDays);
+    while (due.isBefore(last)
+        && renewed(tank, due.minusDays((long) everyDays)) >= fraction - ROUNDING) {
+      due = due.plusDays(1);
+    }
+    return Optional.of(new LeastChange(fraction, everyDays, due));
+  }
+
+  /** Share of the water that the changes after a day renewed. */
+  private static double renewed(TankModel tank, LocalDate after) {
+    double left = 1;
+    for (LogEntry entry : tank.log()) {
+      if (entry instanceof LogEntry.WaterChange change
+          && tank.dayOf(change.at().toInstant()).isAfter(after)) {
+        left *= 1 - Math.min(1, change.litres() / tank.netVolumeL());
+      }
+    }
+    return 1 - left;
+  }
+
+  /** The least share of a routine at another interval that renews as much. */
+  double atEvery(double days) {
+    return 1 - Math.pow(1 - fraction, days / everyDays);
+  }
+}
