@@ -119,6 +119,8 @@
       'MEDICINE_RUNS',
       'MEDICINE_OVER',
       'FIXED_DAY',
+      'SIGN_SEEN',
+      'NO_CHANGE_WANTED',
       'LEAST_CHANGE',
       'ADSORBER_SPENT',
       'WATER_ALONE',

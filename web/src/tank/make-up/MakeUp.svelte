@@ -6,7 +6,8 @@
   import { loadTanks, may } from '../../lib/tanks.svelte';
   import { show } from '../../lib/toast.svelte';
   import Button from '../../ui/Button.svelte';
-  import Check from '../../ui/Check.svelte';
+  import Label from '../../ui/Label.svelte';
+  import Select from '../../ui/Select.svelte';
   import Blank from './Blank.svelte';
   import { Editing, provideEditing } from './editing.svelte';
   import Effect from './Effect.svelte';
@@ -16,6 +17,7 @@
   import Told from './Told.svelte';
   import VolumeHelp from './VolumeHelp.svelte';
   import { groups } from './sentences';
+  import { STANCES } from './words';
   import NotYet from '../../rounds/NotYet.svelte';
 
   /** What a tank is, said in sentences; each change shows what it leads to before it is kept. */
@@ -36,7 +38,7 @@
   let shown = $derived(groups(editing.file));
   const gradually = new Gradually(1, 1, () => (kept ? shown.length : 0));
   let paper = $derived(new Map(effect?.paper.map((one) => [`${one.kind} ${one.id}`, one]) ?? []));
-  let fixed = $derived(editing.at(['tank', 'stance']) === 'fixed-routine');
+  let stance = $derived(String(editing.at(['tank', 'stance']) ?? 'by-need'));
 
   onMount(() => {
     void load();
@@ -180,17 +182,18 @@
               <Entries key={one.key} add={one.add} heading={one.heading} {paper} />
             {/each}
             {#if group.title === 'Your limits'}
-              <Check
-                class="font-sans text-sm leading-6"
-                checked={fixed}
-                onchange={(event) =>
-                  editing.set(
-                    ['tank', 'stance'],
-                    event.currentTarget.checked ? 'fixed-routine' : 'by-need',
-                  )}
-                data-testid="fixed-routine"
-                >I change on my routine’s own days, whether or not the water needs it</Check
-              >
+              <Label class="flex-wrap font-sans text-sm">
+                I change water
+                <Select
+                  class="max-w-full"
+                  value={stance}
+                  onchange={(event) => editing.set(['tank', 'stance'], event.currentTarget.value)}
+                  data-testid="stance"
+                >
+                  {#each STANCES as [term, words] (term)}<option value={term}>{words}</option
+                    >{/each}
+                </Select>
+              </Label>
             {/if}
           </div>
         </details>

@@ -127,6 +127,16 @@ const choice = (label: string, choices: Record<string, string>, empty?: string):
 });
 const day = (label: string, empty = 'its start'): Blank => ({ label, kind: 'day', empty });
 
+/** What makes a keeper change water. */
+export const STANCES: [string, string][] = [
+  ['by-need', 'when the tests ask for it'],
+  ['fixed-routine', 'on my routine’s own days, whether or not it is needed'],
+  ['never-zero', 'by the tests, and nothing shall read zero'],
+  ['as-low-as-possible', 'by the tests, and everything shall be as low as can be'],
+  ['by-look', 'when I see that it is needed'],
+  ['no-change', 'never, if it can be helped'],
+];
+
 const BLANKS: Record<string, Blank> = {
   'tank.name': { label: 'name', kind: 'text' },
   'tank.water': choice('kind of water', WATER),

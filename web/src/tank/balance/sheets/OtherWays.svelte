@@ -1,5 +1,6 @@
 <script lang="ts">
-  import type { Balance, Schemas } from '../../../api/client';
+  import { onMount } from 'svelte';
+  import { api, type Balance, type Schemas } from '../../../api/client';
   import { about, interval, minutesText, nearDay, percent, timesInTen } from '../../../lib/words';
   import { figure, volume } from '../../../lib/units.svelte';
   import { said } from '../../../lib/said';
@@ -18,6 +19,11 @@
     onhelp: (help: Schemas['Help']) => void;
   } = $props();
   let ways = $derived(balance.otherWays);
+  let schools = $state.raw<Schemas['OtherSchool'][]>([]);
+  onMount(async () => {
+    const params = { path: { id: balance.tank.id } };
+    schools = (await api.GET('/api/tanks/{id}/other-views', { params })).data ?? [];
+  });
 
   const limits: Record<Schemas['Option']['bindingLimit'], string> = {
     NITRATE_CEILING: 'nitrate limit',
@@ -147,3 +153,18 @@
   {percent(ways.shareOfWaterOver90Days)} of the water is older than three months. Nitrification uses about
   {figure(Math.max(0, ways.alkalinityUsedDkhPerWeek), 'dKH')} of alkalinity a week.
 </p>
+
+{#if schools.length > 0}
+  <h3 class="mt-5 font-serif text-lg">The other view</h3>
+  <p class="text-neutral">
+    Keepers differ, and nobody is proved wrong. What others would say of this tank today:
+  </p>
+  <dl class="mt-1" data-testid="other-views">
+    {#each schools as school (school.stance)}
+      <div class="border-base-300 border-t py-1 sm:grid sm:grid-cols-[16rem_1fr] sm:gap-x-3">
+        <dt class="text-neutral">Those {school.who}</dt>
+        <dd>{said(school.says, balance.tank.today)}</dd>
+      </div>
+    {/each}
+  </dl>
+{/if}

@@ -55,7 +55,7 @@ class RoundsAndMakeUpStoryTest {
 
     // only a routine that is kept whatever the water says has days that can be moved
     assertThat(before).doesNotContain("A day later");
-    keepFixedRoutine();
+    changeWater("fixed-routine");
     String fixed = page.line("Breakwater").getText();
     press("Breakwater", "A day later");
     page.awaitText("toast", "Breakwater: a day later");
@@ -66,15 +66,15 @@ class RoundsAndMakeUpStoryTest {
     page.awaitText("toast", "Breakwater: skipped");
     undo();
     page.await("as before", d -> page.line("Breakwater").getText().equals(fixed));
-    keepFixedRoutine();
+    changeWater("by-need");
     page.await("by need again", d -> page.line("Breakwater").getText().equals(before));
   }
 
-  /** Ticks or unticks in Breakwater's make-up that its routine is kept whatever the water says. */
-  private void keepFixedRoutine() {
+  /** Says in Breakwater's make-up what makes its keeper change water. */
+  private void changeWater(String stance) {
     page.openTank("Breakwater");
     page.named("Make-up").click();
-    page.see("fixed-routine").click();
+    new Select(page.see("stance")).selectByValue(stance);
     page.see("keep-make-up").click();
     page.awaitText("toast", "Kept");
     page.open("/");

@@ -208,6 +208,7 @@ class AccessTest {
           Map.entry("GET /api/tanks/{id}/doses", ""),
           Map.entry("GET /api/tanks/{id}/cycling", ""),
           Map.entry("GET /api/tanks/{id}/minerals", ""),
+          Map.entry("GET /api/tanks/{id}/other-views", ""),
           Map.entry(
               "POST /api/tanks/{id}/minerals/flow",
               "{\"nitrateIn\": 20, \"nitrateOut\": 5, \"litresPerHour\": 10}"),

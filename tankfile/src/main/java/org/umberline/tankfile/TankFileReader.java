@@ -89,6 +89,7 @@ public final class TankFileReader {
     if (!tank.has("surfaceAreaCm2")) {
       tank.noted("surfaceAreaCm2", null);
     }
+    Stance stance = tank.has("stance") ? tank.term(Stance.class, "stance") : Stance.BY_NEED;
     Blend changeWater =
         file.has("changeWater") ? PartReader.blend(file, "changeWater") : Blend.PURE;
     if (!file.has("changeWater")) {
@@ -111,8 +112,8 @@ public final class TankFileReader {
             zone,
             PartReader.substrate(tank, water),
             keeping,
-            tank.has("stance") ? tank.term(Stance.class, "stance") : Stance.BY_NEED,
-            PartReader.lines(file, keeping),
+            stance,
+            stance.meant(PartReader.lines(file, keeping), water),
             PartReader.limits(file, water, keeping),
             PartReader.effort(file),
             file.each("waters", PartReader::water),

@@ -70,6 +70,16 @@ final class ReasonWords {
           Phrase.of(
               "The filter wants ammonia to grow on: a pinch of food or a little ammonia whenever"
                   + " ammonia reads nothing. Add no animals yet.");
+      case SIGN_SEEN ->
+          Phrase.of(
+              "Algae were seen on ",
+              day,
+              ": two changes of a quarter, three days apart, then look again.");
+      case NO_CHANGE_WANTED ->
+          Phrase.of(
+              SmallWords.capital(nutrient),
+              " would ask for a change; you make none. Feed less, cut and take out more of what"
+                  + " grows, and top off with pure water.");
       case LEAST_CHANGE ->
           Phrase.of(
               "You want at least "

@@ -13,6 +13,7 @@ import org.umberline.core.planning.Reason.Kind;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.simulation.WorkAhead;
 import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.Stance;
 import org.umberline.core.tank.TankModel;
 
 /**
@@ -62,7 +63,8 @@ public final class Advisor {
   public Advice advise() {
     Optional<SafetyGuard.Finding> danger = SafetyGuard.look(b.tank, b.now);
     boolean needed = !b.judged.isEmpty() && !b.search.noneNeeded();
-    RoutineChoice choice = new RoutineChoice(b, needed);
+    boolean byChanges = needed && b.tank.stance() != Stance.NO_CHANGE;
+    RoutineChoice choice = new RoutineChoice(b, byChanges);
     List<Found> found = choice.found();
     Optional<Found> chosen = choice.chosen();
     Optional<Found> lasting = chosen.filter(Found::lasts);
@@ -83,7 +85,7 @@ public final class Advisor {
         found.stream().map(this::option).toList(),
         new WaysBeside(b, alone).of(choice.withFewCatchUps(), choice.leastEffort()),
         helps(helps, cycle.isPresent(), lasting, found, needed),
-        needed && lasting.isEmpty() ? helps.blends() : List.of(),
+        byChanges && lasting.isEmpty() ? helps.blends() : List.of(),
         work(),
         asks,
         judge.remarks());
@@ -106,6 +108,9 @@ public final class Advisor {
     }
     List<Advice.Help> all =
         new ArrayList<>(helps.all(nutrient, sameInterval(chosen, found), !due.work().isEmpty()));
+    if (b.tank.stance() == Stance.NO_CHANGE) {
+      all.removeIf(help -> help.fraction().orElse(1) > 0);
+    }
     // a filter that grows in is left alone
     if (growsIn) {
       all.removeIf(

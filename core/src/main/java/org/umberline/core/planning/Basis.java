@@ -119,8 +119,9 @@ final class Basis {
       }
       if (lastTest(nutrient).isPresent()) {
         judged.add(nutrient);
-      } else if (!tank.kits().isEmpty()
-          && tank.kits().stream().noneMatch(kit -> kit.analyte() == nutrient.analyte())) {
+      } else if (tank.stance() == Stance.BY_LOOK
+          || !tank.kits().isEmpty()
+              && tank.kits().stream().noneMatch(kit -> kit.analyte() == nutrient.analyte())) {
         notTestedHere.add(nutrient);
       } else {
         neverTested.add(nutrient);

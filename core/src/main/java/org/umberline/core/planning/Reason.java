@@ -41,6 +41,10 @@ public record Reason(
     WATER_ALONE,
     /** The routine's own day, which this keeper keeps whether or not the water needs it. */
     FIXED_DAY,
+    /** Algae were seen on day, and this keeper goes by what is seen. */
+    SIGN_SEEN,
+    /** This keeper changes no water, and nutrient is what would ask for it. */
+    NO_CHANGE_WANTED,
     /** The keeper wants value, a share, changed whatever the tests say; day is when it is due. */
     LEAST_CHANGE,
     /** Nutrient was never tested. */

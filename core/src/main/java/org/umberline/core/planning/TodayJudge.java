@@ -10,7 +10,9 @@ import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Advice.Verdict;
 import org.umberline.core.planning.Reason.Kind;
 import org.umberline.core.simulation.PlannedChanges;
+import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.MedicineCourse;
+import org.umberline.core.tank.Stance;
 
 /** Puts the verdict of the day together, in the order of judgement. */
 final class TodayJudge {
@@ -109,11 +111,19 @@ final class TodayJudge {
     cycle.ifPresent(c -> why.addAll(c.reasons()));
     why.addAll(ofWork);
     double share = water();
+    Optional<LogEntry.Observation> algae =
+        b.tank.stance() == Stance.BY_LOOK
+            ? SignSeen.asksForChange(b.tank, b.asOf)
+            : Optional.empty();
+    if (algae.isPresent()) {
+      why.add(0, Reason.of(Kind.SIGN_SEEN).on(b.dayOf(algae.get())));
+      return today(Verdict.CHANGE, Math.max(share, b.search.upTo(SignSeen.SHARE)));
+    }
     if (b.isFixedDay()) {
       why.add(0, Reason.of(Kind.FIXED_DAY));
       return today(Verdict.CHANGE, Math.max(share, b.habit.orElseThrow().fraction()));
     }
-    if (b.isLeastDue()) {
+    if (b.isLeastDue() && cycle.isEmpty()) {
       why.add(0, least());
       double fraction = b.search.upTo(b.least.orElseThrow().fraction());
       return today(Verdict.CHANGE, Math.max(share, fraction));
@@ -123,6 +133,18 @@ final class TodayJudge {
     }
     boolean farOff = b.search.freeDays() >= STUCK_FAR_DAYS;
     return today(needed && !farOff ? Verdict.STUCK : Verdict.SKIP, share);
+  }
+
+  private void overNow() {
+    for (Nutrient nutrient : b.judged) {
+      if (b.promise.overNow(nutrient) > Basis.MORE_LIKELY_THAN_NOT) {
+        why.add(
+            Reason.of(Kind.OVER_NOW)
+                .of(nutrient)
+                .chance(b.promise.overNow(nutrient))
+                .value(b.levels.now(nutrient)));
+      }
+    }
   }
 
   private Reason least() {
@@ -136,6 +158,9 @@ final class TodayJudge {
     }
     if (!b.neverTested.isEmpty()) {
       return Optional.of(Reason.of(Kind.NEVER_TESTED).of(b.neverTested.get(0)));
+    }
+    if (b.tank.stance() == Stance.BY_LOOK) {
+      return Optional.empty();
     }
     Optional<Nutrient> odd = b.challenged();
     if (odd.isPresent() && needed) {
@@ -186,14 +211,13 @@ final class TodayJudge {
       }
       return 0;
     }
-    for (Nutrient nutrient : b.judged) {
-      if (b.promise.overNow(nutrient) > Basis.MORE_LIKELY_THAN_NOT) {
-        why.add(
-            Reason.of(Kind.OVER_NOW)
-                .of(nutrient)
-                .chance(b.promise.overNow(nutrient))
-                .value(b.levels.now(nutrient)));
+    overNow();
+    if (b.tank.stance() == Stance.NO_CHANGE) {
+      if (b.search.freeDays() > 0) {
+        why.add(Reason.of(Kind.HOLDS_UNTIL).on(b.date(b.search.latestSafe())));
       }
+      why.add(Reason.of(Kind.NO_CHANGE_WANTED).of(b.promise.nearer(PlannedChanges.NONE, 0)));
+      return 0;
     }
     if (chosen.isEmpty()) {
       return stuck();
@@ -301,7 +325,7 @@ final class TodayJudge {
       LocalDate due = b.least.get().dueOn();
       next = next.filter(day -> day.isBefore(due)).or(() -> Optional.of(due));
     }
-    boolean changes = needed && (chosen.isPresent() || !dry);
+    boolean changes = needed && b.tank.stance() != Stance.NO_CHANGE && (chosen.isPresent() || !dry);
     return new Advice.Today(
         verdict,
         dry ? OptionalDouble.empty() : OptionalDouble.of(share),

@@ -1,5 +1,6 @@
 package org.umberline.core.tank;
 
+import java.util.Optional;
 import java.util.OptionalDouble;
 
 /**
@@ -67,6 +68,29 @@ public enum WayOfKeeping implements Term {
         : new Line(
             floor == 0 ? OptionalDouble.empty() : OptionalDouble.of(floor),
             OptionalDouble.of(ceiling));
+  }
+
+  /** What keepers change on their routine's days, whatever the tests say. */
+  public record UsualChange(double fraction, int everyDays) {}
+
+  /** The usual routine for such a tank; empty where there is none. Common practice, no source. */
+  public static Optional<UsualChange> usualChange(Optional<WayOfKeeping> keeping, WaterKind water) {
+    if (keeping.isEmpty()) {
+      return Optional.of(
+          water == WaterKind.FRESHWATER ? new UsualChange(0.25, 14) : new UsualChange(0.15, 14));
+    }
+    return switch (keeping.get()) {
+      case FISH_ONLY -> Optional.of(new UsualChange(0.25, 14));
+      case SENSITIVE -> Optional.of(new UsualChange(0.15, 7));
+      case PLANTED_HIGH_LIGHT -> Optional.of(new UsualChange(0.33, 7));
+      case MARINE_FISH_ONLY -> Optional.of(new UsualChange(0.15, 14));
+      case MIXED_REEF -> Optional.of(new UsualChange(0.15, 7));
+      case STONY_REEF -> Optional.of(new UsualChange(0.1, 7));
+      case SMALL_MARINE -> Optional.of(new UsualChange(0.35, 7));
+      case BRACKISH -> Optional.of(new UsualChange(0.25, 7));
+      case GROW_OUT -> Optional.of(new UsualChange(0.5, 7));
+      case PLANTED_LOW_LIGHT, NO_CHANGE, NEW -> Optional.empty();
+    };
   }
 
   /** The largest share of the water its keepers change at once. */

@@ -43,6 +43,9 @@ public final class AdviceViews {
       double minutesPer28Days,
       double saltGramsPer28Days) {}
 
+  @Schema(description = "keepers of another stance: who they are, and what they would say today")
+  public record OtherSchool(String stance, String who, List<Said> says) {}
+
   @Schema(description = "a part of a text: words, or a quantity with its unit, or a day")
   public record Said(
       @Schema(nullable = true) String text,

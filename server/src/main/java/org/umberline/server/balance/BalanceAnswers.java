@@ -15,6 +15,7 @@ import org.umberline.core.planning.Advice;
 import org.umberline.core.planning.Advisor;
 import org.umberline.core.planning.BindingLimit;
 import org.umberline.core.planning.OneOff;
+import org.umberline.core.planning.OtherView;
 import org.umberline.core.planning.RoutineOutlook;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.tank.Line;
@@ -31,6 +32,7 @@ import org.umberline.server.learning.WorkedAhead;
 import org.umberline.server.tank.TankRecords.Stored;
 import org.umberline.tankfile.NotCounted;
 import org.umberline.wording.AdviceWords;
+import org.umberline.wording.StanceWords;
 
 /** Answers for the Balance page: asks the core and puts its numbers into views. */
 @Service
@@ -38,6 +40,7 @@ public class BalanceAnswers implements WorkedAhead {
   private final Posteriors posteriors;
   private final Advices advices;
   private final Clock clock;
+  private final Computations computations;
   private final AnswerCache<BalanceViews.Balance> balances;
 
   /** What was tried lately: handles go back and forth over the same few values. */
@@ -50,6 +53,7 @@ public class BalanceAnswers implements WorkedAhead {
       Computations computations,
       AnswerShelf shelf) {
     this.advices = advices;
+    this.computations = computations;
     balances = AnswerCache.kept(computations, 100, shelf, "balance", BalanceViews.Balance.class);
     tries = new AnswerCache<>(computations, 300);
     this.posteriors = posteriors;
@@ -95,6 +99,23 @@ public class BalanceAnswers implements WorkedAhead {
         BalanceMapper.crossing(Forecast.of(alone, Nutrient.PHOSPHATE, now.tank().lines())),
         PastMapper.of(now),
         NotCounted.ofMakeUp(stored.tank()));
+  }
+
+  /** What keepers of another stance would say of the tank today. */
+  public List<AdviceViews.OtherSchool> otherViews(Stored stored) {
+    return computations.run(
+        () -> {
+          LearnedTank now = advices.learned(stored);
+          TankModel tank = now.tank().withRoutine(now.standing());
+          return OtherView.of(tank, now.posterior(), now.now()).stream()
+              .map(
+                  view ->
+                      new AdviceViews.OtherSchool(
+                          view.stance().term(),
+                          StanceWords.name(view.stance()),
+                          AdviceMapper.said(StanceWords.says(view))))
+              .toList();
+        });
   }
 
   /** The intervals a handle goes through: the keeper's own, or those that were looked at. */

@@ -3,6 +3,7 @@ package org.umberline.server.balance;
 import static org.umberline.server.http.Absent.orNull;
 
 import jakarta.validation.Valid;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -64,6 +65,13 @@ class BalanceApi {
       throw Refused.field("to", String.valueOf(to), "0 to 1000 mg/L");
     }
     return answers.oneOff(tanks.one(id, keeper.keeperId()), known, to);
+  }
+
+  /** What keepers who judge otherwise than this tank's would say today. */
+  @GetMapping("/other-views")
+  List<AdviceViews.OtherSchool> otherViews(
+      @SignedIn.Keeper SignedIn keeper, @PathVariable UUID id) {
+    return answers.otherViews(tanks.one(id, keeper.keeperId()));
   }
 
   @PutMapping("/routine")

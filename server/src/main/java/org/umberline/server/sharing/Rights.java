@@ -35,6 +35,7 @@ public final class Rights {
               "GET /make-up",
               "GET /minerals",
               "GET /one-off",
+              "GET /other-views",
               "GET /photos",
               "GET /photos/{photo}",
               "GET /progress",
