@@ -64,7 +64,9 @@ export function task(line: RoundsLine): string {
       : `Act now: change ${percent(line.fraction)} (${volume(line.litres ?? 0)})`;
   if (line.verdict === 'STUCK')
     return line.fraction === undefined
-      ? 'No water change can keep it under your limits'
+      ? line.why.some((reason) => reason.kind === 'NO_CHANGE_WANTED')
+        ? 'Without a change it goes over your limits'
+        : 'No water change can keep it under your limits'
       : `Change ${percent(line.fraction)} (${volume(line.litres ?? 0)}) today; no routine can keep it under`;
   if (line.verdict === 'TEST_FIRST' && line.testFirst)
     return `Test ${line.testFirst.analyte} first`;

@@ -82,7 +82,9 @@
   </p>
 {:else if balance.today.verdict === 'STUCK'}
   <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">
-    No water change can keep it under your limits.
+    {balance.today.reasons.some((reason) => reason.kind === 'NO_CHANGE_WANTED')
+      ? 'Without a change it goes over your limits.'
+      : 'No water change can keep it under your limits.'}
     {#if now !== undefined}<span data-testid="now"
         >Changing <strong class="font-semibold">{percent(now)}</strong> now still helps.</span
       >{/if}

@@ -31,7 +31,7 @@
     if (one.routine)
       return `${once(one)}change ${percent(one.routine.fraction)} every ${interval(one.routine.everyDays)}, next ${nearDay(one.routine.nextOn, today)}`;
     return one.verdict === 'STUCK'
-      ? 'no water change can keep it under your limits'
+      ? 'no change that you allow keeps it under your limits'
       : 'no change is needed';
   }
 
