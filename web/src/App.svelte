@@ -17,6 +17,7 @@
     log: () => import('./tank/log/Log.svelte'),
     change: () => import('./tank/change/Change.svelte'),
     doses: () => import('./tank/doses/Doses.svelte'),
+    trials: () => import('./tank/trials/Trials.svelte'),
     trouble: () => import('./tank/trouble/Trouble.svelte'),
     visit: () => import('./tank/visit/Visit.svelte'),
   };

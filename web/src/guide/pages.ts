@@ -21,6 +21,7 @@ const ORDER: [string, PlaceName[]][] = [
   ['many-tanks', ['rounds', 'upkeep', 'account']],
   ['visits', ['visit']],
   ['when-wrong', ['trouble']],
+  ['trials', ['trials']],
 ];
 
 export interface GuidePage {

@@ -39,6 +39,7 @@
           { name: 'change', path: `/tank/${place.tank}/change`, text: 'Change' },
           { name: 'trouble', path: `/tank/${place.tank}/trouble`, text: 'Trouble' },
           { name: 'doses', path: `/tank/${place.tank}/doses`, text: 'Doses' },
+          { name: 'trials', path: `/tank/${place.tank}/trials`, text: 'Trials' },
           { name: 'visit', path: `/tank/${place.tank}/visit`, text: 'Visit' },
           { name: 'make-up', path: `/tank/${place.tank}/make-up`, text: 'Make-up' },
         ]

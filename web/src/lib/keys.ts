@@ -11,6 +11,7 @@ export const KEYS: [string, string][] = [
   ['g l', 'to the tank’s log'],
   ['g c', 'to the tank’s water change'],
   ['g s', 'to trouble: signs seen in the tank'],
+  ['g x', 'to the tank’s trials'],
   ['g v', 'to a visit of the tank'],
   ['g m', 'to the tank’s make-up'],
   ['g n', 'to a new tank'],
@@ -54,6 +55,7 @@ export function follow(event: KeyboardEvent, showKeys: () => void): boolean {
             l: `/tank/${place.tank}/log`,
             c: `/tank/${place.tank}/change`,
             s: `/tank/${place.tank}/trouble`,
+            x: `/tank/${place.tank}/trials`,
             v: `/tank/${place.tank}/visit`,
             m: `/tank/${place.tank}/make-up`,
           }

@@ -9,6 +9,7 @@ export type PlaceName =
   | 'log'
   | 'change'
   | 'doses'
+  | 'trials'
   | 'trouble'
   | 'visit'
   | 'new'
@@ -40,6 +41,7 @@ const router = navaid('/', () => router.route('/', true))
   .on('/tank/:id', (params) => go('balance', params?.id))
   .on('/tank/:id/change', (params) => go('change', params?.id))
   .on('/tank/:id/doses', (params) => go('doses', params?.id))
+  .on('/tank/:id/trials', (params) => go('trials', params?.id))
   .on('/tank/:id/trouble', (params) => go('trouble', params?.id))
   .on('/tank/:id/visit', (params) => go('visit', params?.id))
   .on('/tank/:id/log', (params) => go('log', params?.id))

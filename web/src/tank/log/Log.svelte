@@ -35,6 +35,7 @@
     ['death', 'deaths'],
     ['fast', 'fasts'],
     ['medicine', 'medicines'],
+    ['trial', 'trials'],
     ['observation', 'notes and signs'],
   ];
   const SEARCH_AFTER_MS = 200;

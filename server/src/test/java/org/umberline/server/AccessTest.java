@@ -212,6 +212,10 @@ class AccessTest {
           Map.entry(
               "POST /api/tanks/{id}/minerals/flow",
               "{\"nitrateIn\": 20, \"nitrateOut\": 5, \"litresPerHour\": 10}"),
+          Map.entry("GET /api/tanks/{id}/trials", ""),
+          Map.entry(
+              "POST /api/tanks/{id}/trials/plan",
+              "{\"what\": \"less light\", \"analyte\": \"nitrate\", \"days\": 28}"),
           Map.entry("GET /api/tanks/{id}/trouble", ""),
           Map.entry("GET /api/tanks/{id}/trouble/{sign}", ""),
           Map.entry("DELETE /api/tanks/{id}/what-ifs/{whatIf}", ""),

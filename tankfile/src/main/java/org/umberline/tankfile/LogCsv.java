@@ -50,6 +50,8 @@ public final class LogCsv {
           "grams",
           "days",
           "name",
+          "what",
+          "expected",
           "sign",
           "severity",
           "looks",

@@ -53,6 +53,14 @@ final class LogEntryReader {
       case "feed" -> new LogEntry.Feed(at, e.text("food"), e.number("grams"), note);
       case "fast" -> new LogEntry.Fast(at, e.integer("days", 1), note);
       case "medicine" -> new LogEntry.Medicine(at, e.text("name"), e.integer("days", 1), note);
+      case "trial" ->
+          new LogEntry.Trial(
+              at,
+              e.text("what"),
+              e.term(Analyte.class, "analyte"),
+              e.integer("days", 1),
+              e.maybeNumber("expected"),
+              note);
       default ->
           new LogEntry.Observation(
               at, e.text("sign"), e.integer("severity", 1), e.terms(Look.class, "looks"), note);

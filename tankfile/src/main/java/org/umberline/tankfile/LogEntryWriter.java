@@ -101,6 +101,16 @@ final class LogEntryWriter implements LogEntry.Visitor<ObjectNode> {
   }
 
   @Override
+  public ObjectNode trial(LogEntry.Trial trial) {
+    node.put("type", "trial")
+        .put("what", trial.what())
+        .put("analyte", trial.analyte().term())
+        .put("days", trial.days());
+    trial.expected().ifPresent(change -> put("expected", change));
+    return node;
+  }
+
+  @Override
   public ObjectNode observation(LogEntry.Observation observation) {
     node.put("type", "observation")
         .put("sign", observation.sign())

@@ -396,6 +396,11 @@ public final class TroubleWords {
     }
 
     @Override
+    public Phrase trial(LogEntry.Trial trial) {
+      return Phrase.of("a trial begun: " + trial.what());
+    }
+
+    @Override
     public Phrase observation(LogEntry.Observation observation) {
       return Phrase.of(sign(observation.sign()).toLowerCase(Locale.ROOT));
     }

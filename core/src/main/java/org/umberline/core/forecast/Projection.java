@@ -83,6 +83,12 @@ public final class Projection {
     }
   }
 
+  /** What a probe after the as-of day would find, mg/L of the ion. */
+  public double atProbe(Nutrient nutrient, int probe, int draw) {
+    return nutrient.ion(
+        (nutrient == Nutrient.NITRATE ? nitrateAtProbe : phosphorusAtProbe)[probe][draw]);
+  }
+
   /** The most within a day ahead, 0 being the day after as-of, mg of the element per litre. */
   public double high(Nutrient nutrient, int day, int draw) {
     return high[nutrient.ordinal()][day][draw];

@@ -94,6 +94,11 @@ final class LoggedEvents implements LogEntry.Visitor<List<Event>> {
   }
 
   @Override
+  public List<Event> trial(LogEntry.Trial trial) {
+    return List.of();
+  }
+
+  @Override
   public List<Event> observation(LogEntry.Observation observation) {
     return List.of();
   }

@@ -3,6 +3,7 @@ package org.umberline.core.tank;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /** What was done or measured, as it was said. */
 public sealed interface LogEntry {
@@ -35,6 +36,8 @@ public sealed interface LogEntry {
     T fast(Fast fast);
 
     T medicine(Medicine medicine);
+
+    T trial(Trial trial);
 
     T observation(Observation observation);
   }
@@ -130,6 +133,29 @@ public sealed interface LogEntry {
     @Override
     public <T> T accept(Visitor<T> visitor) {
       return visitor.medicine(this);
+    }
+  }
+
+  /**
+   * One thing is done otherwise from here on, to see what it does.
+   *
+   * @param what is done otherwise, in the keeper's words
+   * @param analyte that shows it
+   * @param days how long it is watched, this day included
+   * @param expected by how much it should have changed the level in the end, in the analyte's
+   *     standard unit, less than zero where it lowers; empty where nobody knows
+   */
+  record Trial(
+      OffsetDateTime at,
+      String what,
+      Analyte analyte,
+      int days,
+      OptionalDouble expected,
+      String note)
+      implements LogEntry {
+    @Override
+    public <T> T accept(Visitor<T> visitor) {
+      return visitor.trial(this);
     }
   }
 

@@ -158,7 +158,7 @@ public record Story(
   }
 
   /** What happened after {@code from}, up to {@code to}. */
-  private static List<Happened> between(TankModel tank, Instant from, Instant to) {
+  public static List<Happened> between(TankModel tank, Instant from, Instant to) {
     List<Happened> happened = new ArrayList<>();
     for (LogEntry entry : tank.log()) {
       Instant at = entry.at().toInstant();

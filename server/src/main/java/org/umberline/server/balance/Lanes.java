@@ -72,6 +72,11 @@ final class Lanes implements LogEntry.Visitor<Optional<Lanes.Lane>> {
   }
 
   @Override
+  public Optional<Lane> trial(LogEntry.Trial trial) {
+    return Lane.of("noted", "trial: " + trial.what());
+  }
+
+  @Override
   public Optional<Lane> observation(LogEntry.Observation observation) {
     return Lane.of("noted", observation.note().isEmpty() ? observation.sign() : observation.note());
   }

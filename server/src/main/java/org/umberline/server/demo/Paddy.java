@@ -1,6 +1,7 @@
 package org.umberline.server.demo;
 
 import java.time.LocalDate;
+import java.util.OptionalDouble;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
 
@@ -36,6 +37,9 @@ final class Paddy extends InventedTank {
     for (int daysAgo = 300; daysAgo > 8; daysAgo -= 38 + random.nextInt(12)) {
       log.add(new LogEntry.Clean(at(daysAgo, 10, 45), "sponge", ""));
     }
+    log.add(
+        new LogEntry.Trial(
+            at(52, 9, 0), "Two hours less light", Analyte.NITRATE, 35, OptionalDouble.empty(), ""));
     log.add(new LogEntry.Fast(at(111, 9, 0), 9, "Hall closed for the holiday"));
     log.add(new LogEntry.Death(at(171, 9, 30), 0.6, 20, "one ricefish, old"));
     noted(at(63, 21, 20), "power-cut", 1, "Power cut, about five hours");

@@ -3,9 +3,11 @@ package org.umberline.tankfile.shorthand;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.Food;
 import org.umberline.core.tank.Livestock;
@@ -17,12 +19,14 @@ import org.umberline.core.tank.Term;
 import org.umberline.core.upkeep.Care;
 import org.umberline.core.upkeep.Task;
 import org.umberline.tankfile.Figures;
+import org.umberline.tankfile.LogWords;
 
 /** Reads what was done besides changes and tests, and what was seen. */
 final class DonePart {
   private static final List<String> SEVERITY = List.of("gone", "slight", "plain", "severe");
 
   private static final int LONGEST_MEDICINE = 100;
+  private static final int LONGEST_TRIAL = 100;
 
   private final EntryLine line;
 
@@ -65,6 +69,36 @@ final class DonePart {
     line.add(
         (at, note) -> new LogEntry.Medicine(at, name, days, note),
         "A course of " + name + ", " + days + (days == 1 ? " day" : " days"));
+  }
+
+  /** A trial: what is done otherwise, what shows it, how long, and what is expected of it. */
+  void trial() throws Unreadable {
+    String what = line.words.takeAsWritten().replace('"', '\'').strip();
+    Optional<Analyte> analyte = LogWords.analyte(line.words.peek());
+    if (what.isEmpty() || what.length() > LONGEST_TRIAL || analyte.isEmpty()) {
+      throw new Unreadable(
+          "What is tried, and which test shows it? Write trial \"less food\" no3 28 days.");
+    }
+    line.words.take();
+    int days = days("trial");
+    OptionalDouble expected = expected();
+    line.add(
+        (at, note) -> new LogEntry.Trial(at, what, analyte.get(), days, expected, note),
+        "A trial: " + what + ", shown by " + analyte.get().term() + ", " + days + " days");
+  }
+
+  private OptionalDouble expected() throws Unreadable {
+    if (!line.words.takeIf("expecting")) {
+      return OptionalDouble.empty();
+    }
+    double by = line.words.number("What is expected");
+    if (line.words.takeIf("less")) {
+      return OptionalDouble.of(-by);
+    }
+    if (line.words.takeIf("more")) {
+      return OptionalDouble.of(by);
+    }
+    throw new Unreadable("More or less? Write expecting 6 less.");
   }
 
   void noted() throws Unreadable {

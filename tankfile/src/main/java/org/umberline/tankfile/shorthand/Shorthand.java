@@ -34,6 +34,7 @@ public final class Shorthand {
           "dead",
           "fast",
           "medicine",
+          "trial",
           "saw",
           "did",
           "note");
@@ -180,6 +181,7 @@ public final class Shorthand {
       case "dead", "died" -> done.dead();
       case "fast", "fasting" -> done.fasted();
       case "medicine", "medicated" -> done.medicated();
+      case "trial" -> done.trial();
       case "note" -> done.noted();
       case "saw" -> done.saw();
       case "did" -> done.did();

@@ -31,7 +31,12 @@ public final class ShorthandWriter implements LogEntry.Visitor<String> {
     if (plainNote) {
       return when + " note " + note;
     }
-    return when + " " + entry.accept(new ShorthandWriter()) + (note.isEmpty() ? "" : " # " + note);
+    return when + " " + withoutTime(entry) + (note.isEmpty() ? "" : " # " + note);
+  }
+
+  /** The entry alone, as it is typed when it happens. */
+  public static String withoutTime(LogEntry entry) {
+    return entry.accept(new ShorthandWriter());
   }
 
   private static String when(LogEntry entry, TankModel tank) {
@@ -115,6 +120,22 @@ public final class ShorthandWriter implements LogEntry.Visitor<String> {
   @Override
   public String medicine(LogEntry.Medicine medicine) {
     return "medicine \"" + medicine.name().replace('"', '\'') + "\" " + medicine.days() + " days";
+  }
+
+  @Override
+  public String trial(LogEntry.Trial trial) {
+    return "trial \""
+        + trial.what().replace('"', '\'')
+        + "\" "
+        + LogWords.wordFor(trial.analyte())
+        + " "
+        + trial.days()
+        + " days"
+        + (trial.expected().isPresent()
+            ? " expecting "
+                + plain(Math.abs(trial.expected().getAsDouble()))
+                + (trial.expected().getAsDouble() < 0 ? " less" : " more")
+            : "");
   }
 
   @Override

@@ -195,6 +195,12 @@ class ShorthandTest {
     LogEntry.Medicine course = (LogEntry.Medicine) one("medicine \"Against spots\" 5 days");
     assertThat(course.name()).isEqualTo("Against spots");
     assertThat(course.days()).isEqualTo(5);
+    LogEntry.Trial trial = (LogEntry.Trial) one("trial \"Less food\" no3 28 days expecting 6 less");
+    assertThat(trial.what()).isEqualTo("Less food");
+    assertThat(trial.analyte()).isEqualTo(Analyte.NITRATE);
+    assertThat(trial.days()).isEqualTo(28);
+    assertThat(trial.expected()).hasValue(-6);
+    assertThat(read("trial food 28 days").problems().get(0)).startsWith("What is tried");
     assertThat(read("medicine").problems().get(0)).startsWith("Which medicine");
     assertThat(((LogEntry.Renew) one("renewed ads")).massG()).isEqualTo(60);
     assertThat(((LogEntry.Observation) one("note film on glass, no3 odd")).note())

@@ -1,0 +1,26 @@
+package org.umberline.server.trial;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+
+/** What the API takes of trials. */
+public final class TrialRequests {
+  private static final String DAYS = "7 to 56 days";
+
+  private TrialRequests() {}
+
+  /**
+   * @param option number of what is tried, among those on offer; null for the keeper's own
+   * @param what the keeper's own words for it; null with an option
+   */
+  public record TrialAsked(
+      @Schema(nullable = true) Integer option,
+      @Schema(nullable = true) @Size(min = 1, max = 100, message = "1 to 100 characters")
+          String what,
+      @NotNull(message = "nitrate or phosphate") String analyte,
+      @NotNull(message = DAYS) @Min(value = 7, message = DAYS) @Max(value = 56, message = DAYS)
+          Integer days) {}
+}

@@ -1,0 +1,171 @@
+package org.umberline.wording;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.planning.Try;
+import org.umberline.core.tank.TankModel;
+import org.umberline.core.trial.TrialOutcome;
+import org.umberline.core.trial.TrialPlan;
+
+/** Trials in words. */
+public final class TrialWords {
+  private final TankModel tank;
+
+  public TrialWords(TankModel tank) {
+    this.tank = tank;
+  }
+
+  /** What is done otherwise, as its keeper would say it. */
+  public String what(Try tried) {
+    return switch (tried.kind()) {
+      case FEED ->
+          "Feed "
+              + SmallWords.percent(Math.abs(1 - tried.amount()))
+              + (tried.amount() < 1 ? " less " : " more ")
+              + tank.foodById(tried.id()).name();
+      case CLEAN -> "Clean the " + tried.id() + " once a week more";
+      case RENEW -> "Renew the " + tried.id() + " now and every " + days(tried.amount());
+      case ROOM ->
+          "Give "
+              + tank.plants().stream()
+                  .filter(plant -> plant.id().equals(tried.id()))
+                  .map(plant -> plant.name())
+                  .findFirst()
+                  .orElse(tried.id())
+              + " twice the room";
+      case CHANGE_WATER -> "Change with " + tank.waterById(tried.id()).name();
+      case TOP_OFF -> "Top off with " + tank.waterById(tried.id()).name();
+      case SIPHON -> "Siphon a quarter of the bed each week";
+      default -> throw new IllegalArgumentException("never offered: " + tried.kind());
+    };
+  }
+
+  private static String days(double days) {
+    return SmallWords.days(days);
+  }
+
+  private static String unit(Nutrient nutrient) {
+    return nutrient.analyte().standardUnit().label();
+  }
+
+  // ---------------------------------------------------------------- before
+
+  public Phrase expected(TrialPlan plan) {
+    String unit = unit(plan.nutrient());
+    return plan.expected()
+        .map(
+            effect ->
+                Phrase.of(
+                    "After "
+                        + plan.days()
+                        + " days "
+                        + plan.nutrient().term()
+                        + " should be about ",
+                    SmallWords.level(Math.abs(effect.p50()), unit),
+                    effect.p50() < 0 ? " lower" : " higher",
+                    " than without it (likely ",
+                    SmallWords.level(least(effect), ""),
+                    " to ",
+                    SmallWords.level(most(effect), ""),
+                    ")."))
+        .orElse(
+            Phrase.of(
+                "What this does to "
+                    + plan.nutrient().term()
+                    + " the balance doesn't know. It has to"
+                    + " differ by ",
+                SmallWords.level(plan.smallest(), unit),
+                " to be seen."));
+  }
+
+  /** The smaller end of the range, nothing where it may go either way. */
+  private static double least(TrialPlan.Effect effect) {
+    double near = effect.p50() < 0 ? -effect.p90() : effect.p10();
+    return Math.max(0, near);
+  }
+
+  private static double most(TrialPlan.Effect effect) {
+    return effect.p50() < 0 ? -effect.p10() : effect.p90();
+  }
+
+  public Phrase power(TrialPlan plan) {
+    String unit = unit(plan.nutrient());
+    return switch (plan.power()) {
+      case SHOWS ->
+          Phrase.of(
+              "Your kit shows ",
+              SmallWords.level(plan.smallest(), unit),
+              ": enough, from about ",
+              plan.showsOn().orElse(plan.on().plusDays(plan.days())),
+              " on.");
+      case SHOWS_WITH_REPEATS ->
+          Phrase.of(
+              "One reading shows no less than ",
+              SmallWords.level(plan.smallest(), unit),
+              "; read it "
+                  + plan.readings()
+                  + " times on each day and take the mean. Then it shows"
+                  + " from about ",
+              plan.showsOn().orElse(plan.on().plusDays(plan.days())),
+              " on.");
+      case CANNOT ->
+          Phrase.of(
+              "Your kit can't show that: it takes ",
+              SmallWords.level(plan.smallest(), unit),
+              ". Try something larger, longer, or with a finer kit.");
+      case UNKNOWN -> Phrase.of("Read it twice on each day and take the mean.");
+    };
+  }
+
+  /** What a trial asks of its keeper. */
+  public static List<Phrase> rules() {
+    List<Phrase> rules = new ArrayList<>();
+    rules.add(
+        Phrase.of(
+            "Change nothing else meanwhile: food, plants, filter and medium as before, water by your"
+                + " routine."));
+    rules.add(
+        Phrase.of(
+            "Test at the same hour, before the change of water, with the same kit and reader."));
+    rules.add(
+        Phrase.of(
+            "After anything risky, such as a dose or a cleaned filter, test ammonia and nitrite"
+                + " every 6 hours for 36 hours."));
+    return List.copyOf(rules);
+  }
+
+  // ---------------------------------------------------------------- after
+
+  public Phrase verdict(TrialOutcome outcome, boolean over) {
+    Nutrient nutrient = Nutrient.of(outcome.trial().analyte()).orElseThrow();
+    String soFar = over ? "" : " so far";
+    return switch (outcome.verdict()) {
+      case WAITING ->
+          over
+              ? Phrase.of("Can't tell: no test of its last two thirds is noted.")
+              : Phrase.of("No test that tells yet.");
+      case HELPED -> Phrase.of("It helped" + soFar + ". ", means(outcome, nutrient));
+      case DID_NOT ->
+          Phrase.of("It didn't do what was expected" + soFar + ". ", means(outcome, nutrient));
+      case LOWER -> Phrase.of("Lower than without it" + soFar + ". ", means(outcome, nutrient));
+      case HIGHER -> Phrase.of("Higher than without it" + soFar + ". ", means(outcome, nutrient));
+      case CANT_TELL -> Phrase.of("Can't tell" + soFar + ". ", means(outcome, nutrient));
+    };
+  }
+
+  private static Phrase means(TrialOutcome outcome, Nutrient nutrient) {
+    String unit = unit(nutrient);
+    return Phrase.of(
+        outcome.readings() == 1 ? "One test read " : outcome.readings() + " tests read ",
+        SmallWords.level(outcome.seen(), unit),
+        outcome.readings() == 1 ? "" : " on average",
+        "; without it they would have read about ",
+        SmallWords.level(outcome.without(), unit),
+        " (likely ",
+        SmallWords.level(outcome.low(), ""),
+        " to ",
+        SmallWords.level(outcome.high(), ""),
+        ").");
+  }
+}
