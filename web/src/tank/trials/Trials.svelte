@@ -153,8 +153,11 @@
         </div>
         {#if may(tank, 'HELPER')}
           <p class="mt-3">
-            <Button kind="main" disabled={begun} onclick={() => void begin()}
-              >{begun ? 'Begun' : 'Begin this trial'}</Button
+            <Button
+              kind={plan.shows ? 'main' : undefined}
+              disabled={begun}
+              onclick={() => void begin()}
+              >{begun ? 'Begun' : plan.shows ? 'Begin this trial' : 'Begin it anyway'}</Button
             >
           </p>
         {/if}

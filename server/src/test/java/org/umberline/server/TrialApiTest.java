@@ -16,7 +16,7 @@ class TrialApiTest {
     String trials = "/api/tanks/" + tank + "/trials";
     JsonNode before = keeper.get(trials).json();
     assertThat(before.path("trials")).isEmpty();
-    assertThat(before.at("/options/0/words").asString()).startsWith("Feed 20 % less");
+    assertThat(before.at("/options/0/words").asString()).startsWith("feed 20 % less");
 
     JsonNode plan =
         keeper

@@ -16,27 +16,27 @@ public final class TrialWords {
     this.tank = tank;
   }
 
-  /** What is done otherwise, as its keeper would say it. */
+  /** What is done otherwise, as the rest of a sentence. */
   public String what(Try tried) {
     return switch (tried.kind()) {
       case FEED ->
-          "Feed "
+          "feed "
               + SmallWords.percent(Math.abs(1 - tried.amount()))
               + (tried.amount() < 1 ? " less " : " more ")
               + tank.foodById(tried.id()).name();
-      case CLEAN -> "Clean the " + tried.id() + " once a week more";
-      case RENEW -> "Renew the " + tried.id() + " now and every " + days(tried.amount());
+      case CLEAN -> "clean the " + tried.id() + " once a week more";
+      case RENEW -> "renew the " + tried.id() + " now and every " + days(tried.amount());
       case ROOM ->
-          "Give "
+          "give "
               + tank.plants().stream()
                   .filter(plant -> plant.id().equals(tried.id()))
                   .map(plant -> plant.name())
                   .findFirst()
                   .orElse(tried.id())
               + " twice the room";
-      case CHANGE_WATER -> "Change with " + tank.waterById(tried.id()).name();
-      case TOP_OFF -> "Top off with " + tank.waterById(tried.id()).name();
-      case SIPHON -> "Siphon a quarter of the bed each week";
+      case CHANGE_WATER -> "change with " + tank.waterById(tried.id()).name();
+      case TOP_OFF -> "top off with " + tank.waterById(tried.id()).name();
+      case SIPHON -> "siphon a quarter of the bed each week";
       default -> throw new IllegalArgumentException("never offered: " + tried.kind());
     };
   }

@@ -2,6 +2,7 @@ package org.umberline.server.trial;
 
 import static org.umberline.server.balance.AdviceMapper.said;
 
+import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -22,6 +23,9 @@ import org.umberline.server.balance.AdviceMapper;
 import org.umberline.server.http.Refused;
 import org.umberline.server.http.Terms;
 import org.umberline.server.learning.Advices;
+import org.umberline.server.learning.AnswerCache;
+import org.umberline.server.learning.AnswerShelf;
+import org.umberline.server.learning.Computations;
 import org.umberline.server.learning.LearnedTank;
 import org.umberline.server.tank.TankRecords.Stored;
 import org.umberline.tankfile.shorthand.ShorthandWriter;
@@ -31,6 +35,7 @@ import org.umberline.wording.TroubleWords;
 /** One change at a time: what is on offer, what it should show, what it did. */
 @Service
 public class TrialAnswers {
+  private static final int MOST_KEPT = 100;
   private static final double LESS_FOOD = 0.8;
   private static final double MORE_FOOD = 1.2;
   private static final double RENEWED_DAYS = 28;
@@ -41,13 +46,22 @@ public class TrialAnswers {
 
   private final Advices advices;
   private final Workers workers;
+  private final Clock clock;
+  private final AnswerCache<TrialViews.Trials> kept;
 
-  TrialAnswers(Advices advices, Workers workers) {
+  TrialAnswers(
+      Advices advices, Workers workers, Clock clock, Computations computations, AnswerShelf shelf) {
     this.advices = advices;
     this.workers = workers;
+    this.clock = clock;
+    kept = AnswerCache.kept(computations, MOST_KEPT, shelf, "trials", TrialViews.Trials.class);
   }
 
   public TrialViews.Trials trials(Stored stored) {
+    return kept.get(stored, stored.tank().dayOf(clock.instant()), "", () -> worked(stored));
+  }
+
+  private TrialViews.Trials worked(Stored stored) {
     LearnedTank now = advices.learned(stored);
     TankModel tank = now.tank();
     TrialWords words = new TrialWords(tank);
@@ -134,7 +148,8 @@ public class TrialAnswers {
             "option", String.valueOf(asked.option()), "0 to " + (options.size() - 1));
       }
       tried.add(options.get(asked.option()));
-      what = words.what(tried.get(0));
+      String said = words.what(tried.get(0));
+      what = Character.toUpperCase(said.charAt(0)) + said.substring(1);
     }
     if (what == null || what.isBlank()) {
       throw Refused.field("what", "nothing", "what is done otherwise, in 1 to 100 characters");
@@ -162,6 +177,7 @@ public class TrialAnswers {
         said(words.power(plan)),
         plan.occasions(),
         plan.readings(),
+        plan.power() != TrialPlan.Power.CANNOT,
         ShorthandWriter.withoutTime(trial));
   }
 }

@@ -18,13 +18,14 @@ public final class TrialViews {
 
   @Schema(
       description =
-          "what a trial is expected to show, whether the kit can, the days to test on, and the line"
-              + " that begins it")
+          "what a trial is expected to show, whether the kit can (shows: as far as is known), the"
+              + " days to test on, and the line that begins it")
   public record TrialPlanned(
       List<AdviceViews.Said> expected,
       List<AdviceViews.Said> power,
       List<LocalDate> occasions,
       int readings,
+      boolean shows,
       String line) {}
 
   @Schema(description = "a trial: over when its days are; others what else happened meanwhile")
