@@ -39,6 +39,7 @@ class EveryPlaceTest {
     places.put("/tank/" + tank + "/change", "run-sheet");
     places.put("/tank/" + tank + "/doses", "dose-asked");
     places.put("/tank/" + tank + "/trouble", "pair");
+    places.put("/tank/" + tank + "/trials", "trial-plan");
     places.put("/tank/" + tank + "/visit", "visit-begin");
     places.put("/tank/" + tank + "/make-up", "effect-routine");
     places.put("/bench", "bench-tank");

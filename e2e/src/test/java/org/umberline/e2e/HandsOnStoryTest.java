@@ -120,6 +120,43 @@ class HandsOnStoryTest {
   }
 
   @Test
+  void alkalinityIsBroughtToWhatIsWantedAndATrialIsBegun() {
+    String id = UUID.randomUUID().toString();
+    page.takeIn(
+        id,
+        """
+        {"format":"umberline-tank","version":1,
+        "tank":{"name":"Hard","water":"freshwater","netVolumeL":100,"alkalinityDkh":8},
+        "lines":{"nitrate":{"ceilingMgL":30}},
+        "foods":[{"id":"flake","name":"Flake"}],
+        "feeding":[{"food":"flake","gramsPerFeed":0.5,"feedsPerWeek":7}],
+        "waters":[{"id":"tap","name":"Tap","nitrateMgL":5,"alkalinityDkh":12}],
+        "changeWater":[{"water":"tap","share":1}]}""");
+    page.open("/tank/" + id);
+    page.type("no3 12 kh 6");
+    page.awaitText("read-back", "Nitrate 12");
+    page.see("entry-line").sendKeys(Keys.ENTER);
+    page.awaitText("toast", "Noted");
+    page.see("open-other-balances").click();
+    page.awaitText("sheet", "It was 6 dKH");
+    page.awaitText("sheet", "One change of 35 % with your change water brings it to 8 dKH.");
+    blank("Alkalinity wanted", "7");
+    page.awaitText("sheet", "One change of 20 % with your change water brings it to 7 dKH.");
+    page.closeSheet();
+
+    page.open("/tank/" + id + "/trials");
+    page.awaitText("trial-plan", "nitrate should be about");
+    page.all("button").stream()
+        .filter(button -> button.getText().startsWith("Begin"))
+        .findFirst()
+        .orElseThrow()
+        .click();
+    page.awaitText("trials", "No test that tells yet.");
+    page.open("/tank/" + id + "/log");
+    page.await("it is in the log", d -> page.see("log").getText().contains("A trial: Feed 20 %"));
+  }
+
+  @Test
   void aSignIsNotedWithItsLooksLookedAtAgainAndGone() {
     String id = UUID.randomUUID().toString();
     page.takeIn(

@@ -19,12 +19,9 @@ class Screenshots {
       page.theme("umber-day");
       page.see("rounds-line");
       page.picture(folder.resolve("rounds.png"));
-      for (String theme : new String[] {"day", "night"}) {
-        page.theme("umber-" + theme);
-        page.openTank("Stillwater");
-        page.awaitText("outcome", "stays under 40");
-        page.picture(folder.resolve("balance-" + theme + ".png"));
-      }
+      page.openTank("Stillwater");
+      page.awaitText("outcome", "stays under 40");
+      page.picture(folder.resolve("balance-day.png"));
       page.size(390, 844).theme("umber-day");
       page.see("rounds-line");
       page.picture(folder.resolve("rounds-phone.png"));
@@ -37,10 +34,10 @@ class Screenshots {
       page.theme("umber-day");
       page.openTank("Quarry");
       page.picture(folder.resolve("balance-new-tank.png"));
-      page.open("/").openTank("Saltings");
-      page.see("open-track-record").click();
-      page.see("record");
-      page.picture(folder.resolve("track-record.png"));
+      page.open("/").openTank("Breakwater");
+      page.see("open-other-balances").click();
+      page.awaitText("sheet", "Alkalinity");
+      page.picture(folder.resolve("other-balances.png"));
       page.closeSheet();
       page.open("/").openTank("Stillwater");
       page.see("open-working").click();
@@ -69,6 +66,9 @@ class Screenshots {
       page.openPlace("Paddy", "trouble");
       page.see("steps");
       page.picture(folder.resolve("trouble.png"));
+      page.openPlace("Paddy", "trials");
+      page.see("trial-plan");
+      page.picture(folder.resolve("trials.png"));
       page.openPlace("Stillwater", "change");
       page.see("run-sheet");
       page.picture(folder.resolve("change.png"));
