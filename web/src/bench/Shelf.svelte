@@ -3,6 +3,7 @@
   import { api, type Schemas } from '../api/client';
 
   import { note } from '../lib/outbox.svelte';
+  import { said } from '../lib/said';
   import { show } from '../lib/toast.svelte';
   import { longDay, ownDay } from '../lib/words';
   import Button from '../ui/Button.svelte';
@@ -16,7 +17,10 @@
   let problem = $state('');
   let kits = $derived([...new Set(tank.tests.map((test) => test.kit).filter((kit) => !!kit))]);
 
+  let choice = $state.raw<Schemas['Said'][][]>([]);
+
   onMount(async () => {
+    void tellKits();
     const answer = await api.GET('/api/tanks/{id}/care', { params: { path: { id: tank.id } } });
     care = answer.data ?? null;
     for (const kit of kits) {
@@ -24,6 +28,11 @@
         care.shelf.push({ kit, steps: '' });
     }
   });
+
+  async function tellKits() {
+    const params = { path: { id: tank.id } };
+    choice = (await api.GET('/api/tanks/{id}/bench/kits', { params })).data ?? [];
+  }
 
   async function save(event: SubmitEvent) {
     event.preventDefault();
@@ -58,6 +67,9 @@
 </script>
 
 <h3 class="font-serif text-lg">{tank.name}</h3>
+<div data-testid="kit-choice">
+  {#each choice as words, i (i)}<p class="py-0.5">{said(words, TODAY)}</p>{/each}
+</div>
 {#if care}
   <form onsubmit={save} data-testid="shelf">
     {#each care.shelf as kit (kit.kit)}

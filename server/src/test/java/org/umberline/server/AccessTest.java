@@ -207,6 +207,7 @@ class AccessTest {
           Map.entry("GET /api/tanks/{id}/one-off", ""),
           Map.entry("GET /api/tanks/{id}/doses", ""),
           Map.entry("GET /api/tanks/{id}/cycling", ""),
+          Map.entry("GET /api/tanks/{id}/bench/kits", ""),
           Map.entry("GET /api/tanks/{id}/minerals", ""),
           Map.entry("GET /api/tanks/{id}/other-views", ""),
           Map.entry(

@@ -72,7 +72,8 @@ public final class KitSteps {
     };
   }
 
-  private static double usualMinutes(Kit kit) {
+  /** What a test with it takes to wait, where its leaflet says nothing. */
+  static double usualMinutes(Kit kit) {
     if (kit.analyte() == Analyte.NITRATE) {
       return kit.method() == KitMethod.PHOTOMETER ? PRECISE_NITRATE_MINUTES : NITRATE_CARD_MINUTES;
     }

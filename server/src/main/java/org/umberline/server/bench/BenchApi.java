@@ -1,6 +1,7 @@
 package org.umberline.server.bench;
 
 import jakarta.validation.Valid;
+import java.util.List;
 import java.util.UUID;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -9,11 +10,16 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.umberline.core.tank.TankModel;
+import org.umberline.core.testing.KitChoice;
+import org.umberline.server.balance.AdviceMapper;
+import org.umberline.server.balance.AdviceViews;
 import org.umberline.server.devices.DeviceTrouble;
 import org.umberline.server.devices.FeederLine;
 import org.umberline.server.keeper.SignedIn;
 import org.umberline.server.learning.Computations;
 import org.umberline.server.tank.TankRecords;
+import org.umberline.wording.KitWords;
 
 /** The testing bench, and the devices beside the tanks. */
 @RestController
@@ -34,6 +40,15 @@ class BenchApi {
   @GetMapping("/api/bench")
   BenchViews.Bench bench(@SignedIn.Keeper SignedIn keeper) {
     return bench.bench(keeper.keeperId());
+  }
+
+  /** Whether the tank's kits answer what is asked of its nutrients. */
+  @GetMapping("/api/tanks/{id}/bench/kits")
+  List<List<AdviceViews.Said>> kits(@SignedIn.Keeper SignedIn keeper, @PathVariable UUID id) {
+    TankModel tank = tanks.one(id, keeper.keeperId()).tank();
+    return KitChoice.of(tank).stream()
+        .map(choice -> AdviceMapper.said(KitWords.of(choice, tank)))
+        .toList();
   }
 
   /** What readings come to; nothing is kept. */

@@ -23,6 +23,7 @@ public final class Rights {
           READER,
           List.of(
               "GET /balance",
+              "GET /bench/kits",
               "GET /care",
               "GET /cycling",
               "GET /doses",
