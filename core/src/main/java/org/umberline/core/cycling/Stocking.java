@@ -36,6 +36,7 @@ public record Stocking(double massG, List<Arrival> arrivals) {
   private static final int LOOKED_AHEAD_DAYS = 42;
   private static final int LOOKED_AT_EVERY_DAYS = 7;
   private static final int MOST_ARRIVALS = 4;
+  private static final int MOST_ANIMALS = 10_000;
   private static final int MOST_DRAWS = 60;
   private static final double SURE = 0.9;
 
@@ -71,7 +72,8 @@ public record Stocking(double massG, List<Arrival> arrivals) {
             .filter(animal -> animal.span().contains(scenario.date(scenario.asOfDay())))
             .mapToDouble(Livestock::totalMassG)
             .sum();
-    int room = (int) Math.max(0, (ROOM_G_PER_L * scenario.tank().netVolumeL() - living) / massG);
+    double fits = (ROOM_G_PER_L * scenario.tank().netVolumeL() - living) / massG;
+    int room = (int) Math.max(0, Math.min(MOST_ANIMALS, fits));
     List<Arrival> arrivals = new ArrayList<>();
     int total = 0;
     int day = scenario.asOfDay() + 1;

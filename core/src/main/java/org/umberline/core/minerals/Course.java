@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.hipparchus.linear.DecompositionSolver;
 import org.hipparchus.linear.MatrixUtils;
 import org.hipparchus.linear.QRDecomposition;
 import org.hipparchus.linear.RealMatrix;
@@ -26,19 +27,13 @@ import org.umberline.core.tank.TankModel;
  * them.
  *
  * @param latest last reading, in the analyte's standard unit
- * @param before the reading before it
  * @param readings readings of the last three months
  * @param lostPerDay standard units a day, negative where the level gains; empty where one reading,
  *     too few days or a change with water of unknown content don't tell
  * @param error standard error of that; zero without it
  */
 public record Course(
-    double latest,
-    LocalDate on,
-    OptionalDouble before,
-    int readings,
-    OptionalDouble lostPerDay,
-    double error) {
+    double latest, LocalDate on, int readings, OptionalDouble lostPerDay, double error) {
   private static final Duration LOOKED_BACK = Duration.ofDays(90);
 
   /** Fewer days show no rate. Chosen. */
@@ -84,9 +79,6 @@ public record Course(
         new Course(
             last.standardValue(),
             tank.dayOf(last.at().toInstant()),
-            tests.size() > 1
-                ? OptionalDouble.of(tests.get(tests.size() - 2).standardValue())
-                : OptionalDouble.empty(),
             tests.size(),
             fit.map(f -> OptionalDouble.of(f.lost)).orElse(OptionalDouble.empty()),
             fit.map(Fit::error).orElse(0.0)));
@@ -131,7 +123,7 @@ public record Course(
         values.add(((LogEntry.Test) entry).standardValue() - walked.known);
       }
     }
-    return Optional.of(solved(rows, values, kitError(tank, tests)));
+    return solved(rows, values, kitError(tank, tests));
   }
 
   /**
@@ -165,17 +157,22 @@ public record Course(
     return Duration.between(from, to).toSeconds() / SECONDS_PER_DAY;
   }
 
-  private static Fit solved(List<double[]> rows, List<Double> values, double kitError) {
+  /** Empty where nothing of the water before is left at a later reading. */
+  private static Optional<Fit> solved(List<double[]> rows, List<Double> values, double kitError) {
     RealMatrix x = MatrixUtils.createRealMatrix(rows.toArray(double[][]::new));
     RealVector y =
         MatrixUtils.createRealVector(values.stream().mapToDouble(Double::doubleValue).toArray());
+    DecompositionSolver squares = new QRDecomposition(x.transpose().multiply(x)).getSolver();
+    if (!squares.isNonSingular()) {
+      return Optional.empty();
+    }
     RealVector fitted = new QRDecomposition(x).getSolver().solve(y);
     double scatter =
         rows.size() < SCATTER_KNOWN
             ? kitError
             : x.operate(fitted).subtract(y).getNorm() / Math.sqrt(rows.size() - 2);
-    RealMatrix inverse = new QRDecomposition(x.transpose().multiply(x)).getSolver().getInverse();
-    return new Fit(fitted.getEntry(1), scatter * Math.sqrt(inverse.getEntry(1, 1)));
+    return Optional.of(
+        new Fit(fitted.getEntry(1), scatter * Math.sqrt(squares.getInverse().getEntry(1, 1))));
   }
 
   /** One deviation at the middle of the readings. */

@@ -15,10 +15,10 @@ record LeastChange(double fraction, double everyDays, LocalDate dueOn) {
 
   /** Empty for a keeper who wants none. */
   static Optional<LeastChange> of(TankModel tank, LocalDate asOf) {
-    if (tank.limits().leastChangeFraction().isEmpty()) {
+    double fraction = tank.limits().leastChangeFraction().orElse(0);
+    if (fraction <= 0) {
       return Optional.empty();
     }
-    double fraction = tank.limits().leastChangeFraction().getAsDouble();
     double everyDays = tank.limits().leastChangeDays();
     LocalDate due = asOf;
     LocalDate last = asOf.plusDays((long) everyDays);

@@ -43,7 +43,6 @@ class MineralTest {
     Course course = alkalinity(tank, 21).course().orElseThrow();
     assertThat(course.lostPerDay().getAsDouble()).isCloseTo(0.2, within(1e-9));
     assertThat(course.latest()).isEqualTo(6);
-    assertThat(course.before()).hasValue(8);
   }
 
   /** 8, less 5 days of 0.1, is 7.5; a quarter of 10 makes it 8.125; five days later 7.625. */
@@ -83,6 +82,18 @@ class MineralTest {
     TankModel two = one.test(12, Analyte.ALKALINITY, 7, "drops").build();
     assertThat(alkalinity(two, 21).course().orElseThrow().lostPerDay()).isEmpty();
     assertThat(alkalinity(two, 200).course()).isEmpty();
+  }
+
+  /** Nothing of the water that was read first is left when it is read again. */
+  @Test
+  void aChangeOfAllTheWaterJustBeforeTheSecondReadingHidesTheUse() {
+    TankModel tank =
+        tank()
+            .test(10, Analyte.ALKALINITY, 8, "drops")
+            .change(20, 100)
+            .test(20, Analyte.ALKALINITY, 10, "drops")
+            .build();
+    assertThat(alkalinity(tank, 21).course().orElseThrow().lostPerDay()).isEmpty();
   }
 
   /** A card's 15 % of 8 is 1.2 dKH: half a dKH in ten days isn't told by two readings. */

@@ -74,10 +74,12 @@ final class DonePart {
   /** A trial: what is done otherwise, what shows it, how long, and what is expected of it. */
   void trial() throws Unreadable {
     String what = line.words.takeAsWritten().replace('"', '\'').strip();
-    Optional<Analyte> analyte = LogWords.analyte(line.words.peek());
+    Optional<Analyte> analyte =
+        LogWords.analyte(line.words.peek())
+            .filter(a -> a == Analyte.NITRATE || a == Analyte.PHOSPHATE);
     if (what.isEmpty() || what.length() > LONGEST_TRIAL || analyte.isEmpty()) {
       throw new Unreadable(
-          "What is tried, and which test shows it? Write trial \"less food\" no3 28 days.");
+          "What is tried, and does no3 or po4 show it? Write trial \"less food\" no3 28 days.");
     }
     line.words.take();
     int days = days("trial");
