@@ -215,7 +215,7 @@
     </div>
     <div class="shrink-0 pt-1 sm:pl-[52px]">
       {#if trial.outlook.young}
-        <NewTank {tank} {balance} />
+        <div class="min-h-12 sm:min-h-7"><NewTank {tank} {balance} /></div>
       {/if}
       <Ways {balance} onway={trial.way} onhelp={trial.help} />
     </div>

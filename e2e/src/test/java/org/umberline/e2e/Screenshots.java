@@ -33,6 +33,7 @@ class Screenshots {
       page.picture(folder.resolve("balance-marine-night.png"));
       page.theme("umber-day");
       page.openTank("Quarry");
+      page.see("new-tank");
       page.picture(folder.resolve("balance-new-tank.png"));
       page.open("/").openTank("Breakwater");
       page.see("open-other-balances").click();
