@@ -3,18 +3,13 @@ package org.umberline.core.minerals;
 import java.util.OptionalDouble;
 import org.umberline.core.dosing.DoseCeilings;
 import org.umberline.core.dosing.Salt;
-import org.umberline.core.ledger.Ledger;
-import org.umberline.core.quantity.Nitrate;
-import org.umberline.core.quantity.Nitrogen;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.TankModel;
 
 /**
- * Where alkalinity goes and what brings it back. Nitrate formed from food costs about 0.045 dKH per
- * mg/L (stoichiometry: a mole of nitrate from organic nitrogen takes one equivalent; 62 mg NO3 a
- * mmol and 2.804 dKH a meq).
+ * Where alkalinity goes and what brings it back.
  *
- * @param byNitrification dKH a day, as the balance works nitrate out
+ * @param byNitrification dKH a day that nitrification of food's nitrogen takes
  * @param doseToHoldPerDay dKH a day that changes of the routine don't bring; empty where they do
  * @param bicarbonateGPerDay the same as sodium bicarbonate, g
  * @param bicarbonateGNow sodium bicarbonate that brings the last reading to what is wanted, g;
@@ -29,38 +24,14 @@ public record AlkalinityUse(
     OptionalDouble bicarbonateGNow,
     int daysNow,
     boolean tooMuch) {
-  /** dKH that a mg/L of nitrate formed from food takes. */
-  public static final double DKH_PER_MG_NITRATE = 0.045;
-
   /** Less than this isn't worth a spoon, dKH a day. Chosen. */
   private static final double TRIFLE = 0.01;
 
-  /** dKH a day that the nitrate of a balance took: what came in as food and was not built in. */
-  public static double byNitrification(TankModel tank, Ledger nitrogen) {
-    double mgPerDay =
-        nitrogen.in().stream()
-                .filter(
-                    line ->
-                        line.key().startsWith("food:")
-                            || line.key().equals("animals")
-                            || line.key().equals("soil")
-                            || line.key().equals("unlisted"))
-                .mapToDouble(line -> line.perDay().mean())
-                .sum()
-            - nitrogen.out().stream()
-                .filter(
-                    line ->
-                        line.key().equals("growth-of-animals")
-                            || line.key().equals("skimmed")
-                            || line.key().equals("media-cleaned")
-                            || line.key().equals("siphoned"))
-                .mapToDouble(line -> line.perDay().mean())
-                .sum();
-    return DKH_PER_MG_NITRATE
-        * Nitrate.of(new Nitrogen(Math.max(0, mgPerDay) / tank.netVolumeL())).mgPerLitre();
-  }
-
-  /** What holds {@code alkalinity} where it is wanted. */
+  /**
+   * What holds {@code alkalinity} where it is wanted.
+   *
+   * @param byNitrification dKH a day, as the advice's background has it
+   */
   public static AlkalinityUse of(TankModel tank, Mineral alkalinity, double byNitrification) {
     OptionalDouble dose = OptionalDouble.empty();
     if (alkalinity.gainPerDay().isPresent() && alkalinity.wanted().isPresent()) {

@@ -163,12 +163,6 @@ class MineralTest {
     assertThat(use.tooMuch()).isFalse();
   }
 
-  /** Stoichiometry: 1 mmol of NO3 is 62.0 mg and takes one meq, which is 2.804 dKH. */
-  @Test
-  void nitrateFromFoodCostsItsEquivalent() {
-    assertThat(AlkalinityUse.DKH_PER_MG_NITRATE).isCloseTo(2.804 / 62.005, within(0.0005));
-  }
-
   @Test
   void purerWaterCantRaiseIt() {
     TankModel tank =

@@ -30,6 +30,8 @@ import org.umberline.wording.WaterPanel;
 /** Alkalinity, salinity, hardness, silicate and pH of a tank, and what flows through its gear. */
 @Service
 public class MineralsAnswers {
+  private static final double DAYS_A_WEEK = 7;
+
   private final Advices advices;
   private final Clock clock;
 
@@ -51,7 +53,7 @@ public class MineralsAnswers {
     if (tank.water() != WaterKind.FRESHWATER) {
       panels.add(words.salinity(of(tank, Analyte.SALINITY, wanted, now)));
     }
-    double nitrified = AlkalinityUse.byNitrification(tank, nitrogen(stored));
+    double nitrified = nitrified(stored);
     Mineral alkalinity =
         Mineral.of(
             tank,
@@ -76,6 +78,16 @@ public class MineralsAnswers {
         panels.stream().map(MineralsAnswers::view).toList(),
         tank.exports().stream().anyMatch(ExportMethod.SlowFilter.class::isInstance),
         GearWords.beds(tank).stream().map(AdviceMapper::said).toList());
+  }
+
+  /** dKH a day: what Other ways tells. */
+  private double nitrified(Stored stored) {
+    return advices
+            .learned(stored)
+            .advisor()
+            .background(advices.of(stored))
+            .alkalinityUsedDkhPerWeek()
+        / DAYS_A_WEEK;
   }
 
   private Ledger nitrogen(Stored stored) {
