@@ -9,7 +9,6 @@ import java.util.stream.Collectors;
 import org.umberline.core.judging.FalseZero;
 import org.umberline.core.planning.Advice;
 import org.umberline.core.tank.Analyte;
-import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Look;
 import org.umberline.core.tank.Sign;
 import org.umberline.core.tank.TankModel;
@@ -326,7 +325,7 @@ public final class TroubleWords {
       case GEAR_OUT -> Phrase.of(happened.what() + " taken out");
       case DOSING_BEGUN -> Phrase.of(happened.what() + " dosed from here on");
       case DOSING_ENDED -> Phrase.of(happened.what() + " dosed for the last time");
-      case LOGGED -> happened.entry().get().accept(new Done());
+      case LOGGED -> happened.entry().get().accept(new DoneWords(tank));
     };
   }
 
@@ -338,71 +337,5 @@ public final class TroubleWords {
         ", and ",
         happened(muddle.other()),
         ". Which of them did it can’t be told from this.");
-  }
-
-  private final class Done implements LogEntry.Visitor<Phrase> {
-    @Override
-    public Phrase test(LogEntry.Test test) {
-      return Phrase.of("tested " + test.analyte().term());
-    }
-
-    @Override
-    public Phrase waterChange(LogEntry.WaterChange change) {
-      return Phrase.of("changed ", Phrase.amount(change.litres(), "L"));
-    }
-
-    @Override
-    public Phrase clean(LogEntry.Clean clean) {
-      return Phrase.of("cleaned " + clean.export());
-    }
-
-    @Override
-    public Phrase renew(LogEntry.Renew renew) {
-      return Phrase.of("renewed " + renew.export());
-    }
-
-    @Override
-    public Phrase harvest(LogEntry.Harvest harvest) {
-      return Phrase.of("cut ", Phrase.amount(harvest.wetMassG(), "g"), " of " + harvest.plant());
-    }
-
-    @Override
-    public Phrase dose(LogEntry.Dose dose) {
-      return Phrase.of(
-          "dosed ",
-          Phrase.amount(dose.ml(), "mL"),
-          " of " + tank.fertiliserById(dose.fertiliser()).name());
-    }
-
-    @Override
-    public Phrase death(LogEntry.Death death) {
-      return Phrase.of("an animal died, ", Phrase.amount(death.massG(), "g"));
-    }
-
-    @Override
-    public Phrase feed(LogEntry.Feed feed) {
-      return Phrase.of(
-          "fed ", Phrase.amount(feed.grams(), "g"), " of " + tank.foodById(feed.food()).name());
-    }
-
-    @Override
-    public Phrase fast(LogEntry.Fast fast) {
-      return Phrase.of("not fed for " + fast.days() + (fast.days() == 1 ? " day" : " days"));
-    }
-
-    @Override
-    public Phrase medicine(LogEntry.Medicine medicine) {
-      return Phrase.of("a course of " + medicine.name() + " begun");
-    }
-
-    @Override
-    public Phrase trial(LogEntry.Trial trial) {
-      return Phrase.of("a trial begun: " + trial.what());
-    }
-
-    @Override
-    public Phrase observation(LogEntry.Observation observation) {
-      return Phrase.of(sign(observation.sign()).toLowerCase(Locale.ROOT));
-    }
   }
 }

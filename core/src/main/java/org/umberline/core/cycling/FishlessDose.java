@@ -2,6 +2,7 @@ package org.umberline.core.cycling;
 
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.umberline.core.balance.FeedNutrients;
 import org.umberline.core.quantity.Ammonia;
 import org.umberline.core.tank.Food;
 import org.umberline.core.tank.TankModel;
@@ -22,9 +23,6 @@ public record FishlessDose(double toMgL, double ammoniumChlorideG, OptionalDoubl
   private static final double FED_AGAIN_UNDER_MG_L = 0.5;
 
   private static final double AMMONIUM_CHLORIDE_PER_AMMONIA = 53.491 / 17.031;
-
-  /** Protein is about 16 % nitrogen (Jones 1931, the usual 6.25). */
-  private static final double PROTEIN_PER_NITROGEN = 6.25;
 
   /**
    * @param lastMgL last reading of ammonia, mg/L NH3; empty where there is none
@@ -47,7 +45,7 @@ public record FishlessDose(double toMgL, double ammoniumChlorideG, OptionalDoubl
   }
 
   private static double foodG(Food food, double ammoniaMg) {
-    double nitrogenShare = food.proteinPercent() / 100 / PROTEIN_PER_NITROGEN;
+    double nitrogenShare = food.proteinPercent() / 100 / FeedNutrients.PROTEIN_PER_NITROGEN;
     return new Ammonia(ammoniaMg).asNitrogen().mgPerLitre() / 1000 / nitrogenShare;
   }
 }

@@ -4,12 +4,10 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Optional;
 import org.umberline.core.balance.CarbonDosing;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.CarbonSource;
 import org.umberline.core.tank.ExportMethod;
-import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Qualifier;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.WaterKind;
@@ -117,12 +115,12 @@ public final class CarbonSafety {
               && tank.exports().stream()
                   .noneMatch(e -> e instanceof ExportMethod.Skimmer && e.span().contains(day));
       case NITRATE_GONE ->
-          latest(tank, Analyte.NITRATE)
+          tank.lastTest(Analyte.NITRATE)
                   .filter(test -> test.qualifier() != Qualifier.ABOVE)
                   .filter(test -> test.standardValue() < NITRATE_GONE_MG_L)
                   .isPresent()
               && tank.lines().phosphate().ceilingMgL().isPresent()
-              && latest(tank, Analyte.PHOSPHATE)
+              && tank.lastTest(Analyte.PHOSPHATE)
                   .filter(test -> test.qualifier() != Qualifier.BELOW)
                   .filter(
                       test ->
@@ -131,17 +129,9 @@ public final class CarbonSafety {
                   .isPresent();
       case HIGH_ALKALINITY ->
           tank.keeping().filter(way -> way == WayOfKeeping.STONY_REEF).isPresent()
-              && latest(tank, Analyte.ALKALINITY)
+              && tank.lastTest(Analyte.ALKALINITY)
                   .filter(test -> test.standardValue() > HIGH_ALKALINITY_DKH)
                   .isPresent();
     };
-  }
-
-  private static Optional<LogEntry.Test> latest(TankModel tank, Analyte analyte) {
-    return tank.log().stream()
-        .filter(LogEntry.Test.class::isInstance)
-        .map(LogEntry.Test.class::cast)
-        .filter(test -> test.analyte() == analyte)
-        .reduce((a, b) -> b);
   }
 }

@@ -1,5 +1,6 @@
 package org.umberline.core.dosing;
 
+import java.util.OptionalDouble;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.WaterKind;
@@ -58,6 +59,16 @@ public final class DoseCeilings {
       case CALCIUM -> marine ? 480 : 120;
       case MAGNESIUM -> marine ? 1500 : 50;
       default -> throw new IllegalArgumentException(analyte.term() + " is never dosed");
+    };
+  }
+
+  /** What a marine tank is usually kept at, in the analyte's standard unit; from memory. */
+  public static OptionalDouble usualMarine(Analyte analyte) {
+    return switch (analyte) {
+      case ALKALINITY -> OptionalDouble.of(8);
+      case CALCIUM -> OptionalDouble.of(420);
+      case MAGNESIUM -> OptionalDouble.of(1300);
+      default -> OptionalDouble.empty();
     };
   }
 

@@ -12,6 +12,7 @@ import org.hipparchus.linear.MatrixUtils;
 import org.hipparchus.linear.QRDecomposition;
 import org.hipparchus.linear.RealMatrix;
 import org.hipparchus.linear.RealVector;
+import org.umberline.core.calibration.Quantiles;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Kit;
 import org.umberline.core.tank.KitMethod;
@@ -41,9 +42,6 @@ public record Course(
 
   /** From so many readings on, their scatter says how well they are read. Chosen. */
   private static final int SCATTER_KNOWN = 5;
-
-  /** Eight of ten values of a normal distribution lie within so many deviations. */
-  private static final double EIGHT_IN_TEN = 1.2816;
 
   /**
    * How well salinity is read with a meter nobody named; drops stand for other tests. From memory.
@@ -86,12 +84,13 @@ public record Course(
 
   /** Whether the readings show that it is lost, or gained. */
   public boolean isTold() {
-    return lostPerDay.isPresent() && Math.abs(lostPerDay.getAsDouble()) > EIGHT_IN_TEN * error;
+    return lostPerDay.isPresent()
+        && Math.abs(lostPerDay.getAsDouble()) > Quantiles.NORMAL_90 * error;
   }
 
   /** Half the width of what eight chances in ten lie in, standard units a day. */
   public double within() {
-    return EIGHT_IN_TEN * error;
+    return Quantiles.NORMAL_90 * error;
   }
 
   private record Fit(double lost, double error) {}

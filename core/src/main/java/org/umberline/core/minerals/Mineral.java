@@ -4,8 +4,8 @@ import java.time.Instant;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.umberline.core.dosing.DoseCeilings;
 import org.umberline.core.tank.Analyte;
-import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.SourceWater;
 import org.umberline.core.tank.TankModel;
@@ -43,9 +43,6 @@ public record Mineral(
           Analyte.HARDNESS, SourceWater::hardnessDgh,
           Analyte.SALINITY, water -> OptionalDouble.of(water.salinityPpt().orElse(0)),
           Analyte.SILICATE, SourceWater::silicateMgL);
-
-  /** What a marine tank's alkalinity is usually kept at, dKH; from memory. */
-  private static final double MARINE_ALKALINITY_DKH = 8;
 
   /** Closer than this share of itself a level is as wanted. Chosen. */
   private static final double NEAR = 0.03;
@@ -126,7 +123,7 @@ public record Mineral(
     return switch (analyte) {
       case ALKALINITY ->
           tank.alkalinityDkh().isEmpty() && tank.water() == WaterKind.MARINE
-              ? OptionalDouble.of(MARINE_ALKALINITY_DKH)
+              ? DoseCeilings.usualMarine(analyte)
               : tank.alkalinityDkh();
       case SALINITY -> OptionalDouble.of(tank.salinityPpt());
       default -> OptionalDouble.empty();
@@ -157,14 +154,5 @@ public record Mineral(
   /** Whether there is anything to say of it: a test, or a water that is known to hold some. */
   public boolean isKnown() {
     return course.isPresent() || source.orElse(0) > 0 || topOffPerDay > 0;
-  }
-
-  /** The last readings of pH, which is shown and never foreseen by mixing. */
-  public static Optional<LogEntry.Test> lastPH(TankModel tank) {
-    return tank.log().stream()
-        .filter(LogEntry.Test.class::isInstance)
-        .map(LogEntry.Test.class::cast)
-        .filter(test -> test.analyte() == Analyte.PH)
-        .reduce((a, b) -> b);
   }
 }

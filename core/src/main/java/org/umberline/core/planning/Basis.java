@@ -133,11 +133,7 @@ final class Basis {
   }
 
   Optional<LogEntry.Test> lastTest(Nutrient nutrient) {
-    return tank.log().stream()
-        .filter(LogEntry.Test.class::isInstance)
-        .map(LogEntry.Test.class::cast)
-        .filter(test -> test.analyte() == nutrient.analyte())
-        .reduce((a, b) -> b);
+    return tank.lastTest(nutrient.analyte());
   }
 
   LocalDate dayOf(LogEntry entry) {

@@ -1,8 +1,8 @@
 package org.umberline.core.planning;
 
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Optional;
-import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.TankModel;
 
 /**
@@ -31,14 +31,9 @@ record LeastChange(double fraction, double everyDays, LocalDate dueOn) {
 
   /** Share of the water that the changes after a day renewed. */
   private static double renewed(TankModel tank, LocalDate after) {
-    double left = 1;
-    for (LogEntry entry : tank.log()) {
-      if (entry instanceof LogEntry.WaterChange change
-          && tank.dayOf(change.at().toInstant()).isAfter(after)) {
-        left *= 1 - Math.min(1, change.litres() / tank.netVolumeL());
-      }
-    }
-    return 1 - left;
+    // the very start of the next day counts
+    Instant since = after.plusDays(1).atStartOfDay(tank.timeZone()).toInstant().minusNanos(1);
+    return 1 - WaterAge.left(tank, since, Instant.MAX);
   }
 
   /** The least share of a routine at another interval that renews as much. */

@@ -119,20 +119,12 @@ public final class SafetyGuard {
     return Duration.between(then, now);
   }
 
-  private Optional<LogEntry.Test> latest(Analyte analyte) {
-    return tank.log().stream()
-        .filter(LogEntry.Test.class::isInstance)
-        .map(LogEntry.Test.class::cast)
-        .filter(test -> test.analyte() == analyte)
-        .reduce((a, b) -> b);
-  }
-
   private Optional<Finding> ammonia(double factor) {
-    return latest(Analyte.AMMONIA)
+    return tank.lastTest(Analyte.AMMONIA)
         .filter(test -> test.qualifier() != Qualifier.BELOW)
         .flatMap(
             test -> {
-              Optional<LogEntry.Test> measured = latest(Analyte.PH);
+              Optional<LogEntry.Test> measured = tank.lastTest(Analyte.PH);
               double pH = measured.map(LogEntry.Test::standardValue).orElse(tank.pH());
               double free = AmmoniaSpeciation.freeShare(pH, temperatureC());
               double total = thinned(test, w -> w.ammonia().mgPerLitre());
@@ -149,14 +141,14 @@ public final class SafetyGuard {
   }
 
   private double temperatureC() {
-    return latest(Analyte.TEMPERATURE)
+    return tank.lastTest(Analyte.TEMPERATURE)
         .map(LogEntry.Test::standardValue)
         .orElse(tank.temperatureC());
   }
 
   private Optional<Finding> nitrite(double factor) {
     double limit = SafeLevels.nitriteLimitMgL(tank.water()) * factor;
-    return latest(Analyte.NITRITE)
+    return tank.lastTest(Analyte.NITRITE)
         .filter(test -> test.qualifier() != Qualifier.BELOW)
         .flatMap(
             test ->

@@ -24,6 +24,11 @@ public record WaterAge(double over30Days, double over90Days, double over180Days)
     if (younger) {
       return 0;
     }
+    return left(tank, since, now);
+  }
+
+  /** The share of the water that the changes after {@code since}, up to {@code now}, leave. */
+  static double left(TankModel tank, Instant since, Instant now) {
     double left = 1;
     for (LogEntry entry : tank.log()) {
       if (entry instanceof LogEntry.WaterChange change

@@ -149,6 +149,15 @@ public record TankModel(
     return entry.at().atZoneSameInstant(timeZone()).toOffsetDateTime();
   }
 
+  /** The latest test of an analyte, whatever it read. */
+  public Optional<LogEntry.Test> lastTest(Analyte analyte) {
+    return log.stream()
+        .filter(LogEntry.Test.class::isInstance)
+        .map(LogEntry.Test.class::cast)
+        .filter(test -> test.analyte() == analyte)
+        .reduce((a, b) -> b);
+  }
+
   /** What was seen last of a sign, unless it was seen to be gone. */
   public Optional<LogEntry.Observation> standing(String sign) {
     return log.stream()

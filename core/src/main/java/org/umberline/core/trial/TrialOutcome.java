@@ -49,9 +49,6 @@ public record TrialOutcome(
   /** What is done within so many days of its beginning may be the trial itself. Chosen. */
   private static final int ITSELF_DAYS = 2;
 
-  /** Eight of ten values of a normal distribution lie within so many deviations. */
-  private static final double EIGHT_IN_TEN = 1.2816;
-
   /** What the tests say. */
   public enum Verdict {
     /** None that tells yet. */
@@ -169,13 +166,13 @@ public record TrialOutcome(
     if (expected.isEmpty() || expected.getAsDouble() == 0) {
       return seen < low ? Verdict.LOWER : seen > high ? Verdict.HIGHER : Verdict.CANT_TELL;
     }
-    double deviation = Math.max(1e-9, (high - low) / (2 * EIGHT_IN_TEN));
+    double deviation = Math.max(1e-9, (high - low) / (2 * Quantiles.NORMAL_90));
     double direction = Math.signum(expected.getAsDouble());
-    if (direction * (seen - without) > EIGHT_IN_TEN * deviation) {
+    if (direction * (seen - without) > Quantiles.NORMAL_90 * deviation) {
       return Verdict.HELPED;
     }
     double short0 = direction * (without + expected.getAsDouble() - seen);
-    return short0 > EIGHT_IN_TEN * deviation ? Verdict.DID_NOT : Verdict.CANT_TELL;
+    return short0 > Quantiles.NORMAL_90 * deviation ? Verdict.DID_NOT : Verdict.CANT_TELL;
   }
 
   /** What may have done it instead: more than what is done every week. */

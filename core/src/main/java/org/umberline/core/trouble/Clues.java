@@ -158,11 +158,7 @@ public final class Clues {
   }
 
   private Optional<LogEntry.Test> latest(Analyte analyte) {
-    return tank.log().stream()
-        .filter(e -> e instanceof LogEntry.Test test && test.analyte() == analyte)
-        .map(LogEntry.Test.class::cast)
-        .reduce((a, b) -> b)
-        .filter(test -> daysSince(test) <= READING_DAYS);
+    return tank.lastTest(analyte).filter(test -> daysSince(test) <= READING_DAYS);
   }
 
   private long daysSince(LogEntry entry) {

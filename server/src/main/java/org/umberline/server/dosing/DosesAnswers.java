@@ -6,7 +6,6 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
 import java.util.OptionalDouble;
 import org.springframework.stereotype.Service;
 import org.umberline.core.balance.Adsorber;
@@ -26,7 +25,6 @@ import org.umberline.core.tank.AdsorberPlacement;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.CarbonSource;
 import org.umberline.core.tank.ExportMethod;
-import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.WaterKind;
 import org.umberline.server.balance.AdviceMapper;
@@ -47,10 +45,6 @@ public class DosesAnswers {
           Analyte.ALKALINITY,
           Analyte.CALCIUM,
           Analyte.MAGNESIUM);
-
-  /** What a marine tank is usually kept at; from memory. */
-  private static final Map<Analyte, Double> MARINE =
-      Map.of(Analyte.ALKALINITY, 8.0, Analyte.CALCIUM, 420.0, Analyte.MAGNESIUM, 1300.0);
 
   private static final double DAYS_A_WEEK = 7;
 
@@ -98,10 +92,10 @@ public class DosesAnswers {
             nutrient -> OptionalDouble.of(advices.learned(stored).advisor().levels().now(nutrient)))
         .orElseGet(
             () ->
-                known.log().stream()
-                    .filter(e -> e instanceof LogEntry.Test test && test.analyte() == analyte)
-                    .mapToDouble(e -> ((LogEntry.Test) e).standardValue())
-                    .reduce((a, b) -> b));
+                known
+                    .lastTest(analyte)
+                    .map(test -> OptionalDouble.of(test.standardValue()))
+                    .orElse(OptionalDouble.empty()));
   }
 
   private static OptionalDouble to(TankModel tank, Analyte analyte) {
@@ -115,7 +109,7 @@ public class DosesAnswers {
         .orElseGet(
             () ->
                 tank.water() == WaterKind.MARINE
-                    ? OptionalDouble.of(MARINE.get(analyte))
+                    ? DoseCeilings.usualMarine(analyte)
                     : OptionalDouble.empty());
   }
 

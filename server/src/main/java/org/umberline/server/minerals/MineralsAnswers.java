@@ -73,7 +73,7 @@ public class MineralsAnswers {
     if (silicate.isKnown()) {
       panels.add(words.silicate(silicate));
     }
-    Mineral.lastPH(tank).ifPresent(test -> panels.add(words.pH(test)));
+    tank.lastTest(Analyte.PH).ifPresent(test -> panels.add(words.pH(test)));
     return new MineralsViews.Minerals(
         panels.stream().map(MineralsAnswers::view).toList(),
         tank.exports().stream().anyMatch(ExportMethod.SlowFilter.class::isInstance),
