@@ -26,6 +26,7 @@
     bench: () => import('./bench/Bench.svelte'),
     account: () => import('./account/Account.svelte'),
     new: () => import('./new/NewTank.svelte'),
+    practice: () => import('./practice/Practice.svelte'),
     join: () => import('./join/Join.svelte'),
   };
   type Part<Props extends Record<string, unknown>> = Promise<{ default: Component<Props> }>;

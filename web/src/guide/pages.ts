@@ -22,6 +22,7 @@ const ORDER: [string, PlaceName[]][] = [
   ['visits', ['visit']],
   ['when-wrong', ['trouble']],
   ['trials', ['trials']],
+  ['practice', ['practice']],
 ];
 
 export interface GuidePage {

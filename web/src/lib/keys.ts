@@ -15,6 +15,7 @@ export const KEYS: [string, string][] = [
   ['g v', 'to a visit of the tank'],
   ['g m', 'to the tank’s make-up'],
   ['g n', 'to a new tank'],
+  ['g p', 'to practice on invented tanks'],
   ['[ and ]', 'to the tank before and after'],
   ['?', 'the guide, and these keys'],
   ['arrows', 'on a handle or a line: more and less; on the picture: day by day'],
@@ -47,6 +48,7 @@ export function follow(event: KeyboardEvent, showKeys: () => void): boolean {
     const paths: Record<string, string> = {
       r: '/',
       n: '/new',
+      p: '/practice',
       u: '/upkeep',
       t: '/bench',
       ...(place.tank

@@ -13,6 +13,7 @@ export type PlaceName =
   | 'trouble'
   | 'visit'
   | 'new'
+  | 'practice'
   | 'account'
   | 'join'
   | 'sit';
@@ -33,6 +34,7 @@ function go(name: PlaceName, tank = '', token = ''): void {
 const router = navaid('/', () => router.route('/', true))
   .on('/', () => go('rounds'))
   .on('/new', () => go('new'))
+  .on('/practice', () => go('practice'))
   .on('/account', () => go('account'))
   .on('/sit/:token', (params) => go('sit', '', params?.token))
   .on('/join/:token', (params) => go('join', '', params?.token))

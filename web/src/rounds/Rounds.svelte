@@ -306,6 +306,9 @@
         >
       {/if}
       <TakeIn />
+      <TextLink href="/practice" class="text-sm" data-testid="practice"
+        >Practise on invented tanks</TextLink
+      >
     </div>
   </div>
 {:else if slow}

@@ -73,12 +73,6 @@
       </div>
       <p class="mt-1 flex gap-x-6 text-sm">
         <TextLink href="/tank/{line.tank.id}">Open {line.tank.name}</TextLink>
-        {#if line.due.some((one) => !one.work.startsWith('look:'))}<TextLink href="/upkeep"
-            >Note it in Upkeep</TextLink
-          >{/if}
-        {#if line.due.some((one) => one.work.startsWith('look:'))}<TextLink
-            href="/tank/{line.tank.id}/trouble">Look in Trouble</TextLink
-          >{/if}
       </p>
     </div>
   {/if}

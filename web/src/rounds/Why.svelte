@@ -2,7 +2,7 @@
   import type { RoundsLine } from '../api/client';
   import { said } from '../lib/said';
   import { nearDay } from '../lib/words';
-  import { due, planWork, reason } from './words';
+  import { dueWorks, planWork, reason } from './words';
 
   /** Why a tank's line says what it says, and what else is due in it. */
   let { line }: { line: RoundsLine } = $props();
@@ -20,5 +20,10 @@
   </p>
 {/each}
 {#if line.due.length > 0}
-  <p class="mt-0.5 text-sm" data-testid="due">Due: {due(line)}</p>
+  <p class="mt-0.5 text-sm" data-testid="due">
+    Due: {#each dueWorks(line) as work, i (work.key)}{i > 0 ? ' · ' : ''}<a
+        class="link inline-flex min-h-11 items-center underline-offset-4 sm:inline sm:min-h-0"
+        href={work.path}>{work.words}</a
+      >{/each}
+  </p>
 {/if}

@@ -23,7 +23,9 @@ export function takes(all: RoundsLine[]): string {
       sum +
       new Set([
         ...(line.verdict === 'TEST_FIRST' && line.testFirst ? [line.testFirst.analyte] : []),
-        ...line.due.filter((one) => one.work.startsWith('test:')).map((one) => one.work.slice(5)),
+        ...line.due
+          .filter((one) => /^(test|trial):/.test(one.work))
+          .map((one) => one.work.slice(one.work.indexOf(':') + 1)),
       ]).size,
     0,
   );
@@ -105,13 +107,26 @@ export const planWork = (line: RoundsLine) =>
     .filter((work) => line.due.every((one) => one.work !== `renew:${work.of}`))
     .slice(0, 1);
 
-/** The works that are due, the first three. */
-export function due(line: RoundsLine): string {
-  return line.due
-    .slice(0, 3)
-    .map(
-      (work) =>
-        `${said(work.words, line.tank.today).toLowerCase()}${work.lateDays > 0 ? `, ${work.lateDays} d late` : ''}`,
-    )
+/** How many works a line has room for. */
+const MOST_DUE = 3;
+
+/** The works that are due, the first three, each with the place where it is done. */
+export const dueWorks = (line: RoundsLine): { key: string; words: string; path: string }[] =>
+  line.due.slice(0, MOST_DUE).map((one) => ({
+    key: one.work,
+    words: `${said(one.words, line.tank.today).toLowerCase()}${one.lateDays > 0 ? `, ${one.lateDays} d late` : ''}`,
+    path: placeOf(one.work, line.tank.id),
+  }));
+
+/** The works that are due, in one line. */
+export const due = (line: RoundsLine): string =>
+  dueWorks(line)
+    .map((one) => one.words)
     .join(' · ');
+
+/** Where a piece of work is done. */
+function placeOf(work: string, tank: string): string {
+  const kind = work.slice(0, work.indexOf(':'));
+  if (kind === 'look') return `/tank/${tank}/trouble`;
+  return kind === 'trial' || kind === 'test' ? '/bench' : '/upkeep';
 }

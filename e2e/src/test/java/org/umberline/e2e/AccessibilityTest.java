@@ -91,6 +91,13 @@ class AccessibilityTest {
       page.named("Next: " + question).click();
       check("new tank, " + question);
     }
+    page.open("/practice").see("practice-tanks");
+    check("practice tanks");
+    page.practise("Old rock");
+    page.awaitText("hidden", "the rock holds about");
+    check("practice, afterwards");
+    page.reload();
+    page.see("outcome");
     page.open("/account").see("sessions");
     check("account");
     page.see("sign-out").click();

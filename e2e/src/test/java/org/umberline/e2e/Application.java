@@ -10,7 +10,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -20,6 +19,14 @@ import org.umberline.server.PrivateDatabase;
 
 /** The packaged application with the demo's data, on a database and port of its own. */
 final class Application implements AutoCloseable {
+  /**
+   * Of a virtual machine that lives for a story: it compiles as it goes and warms nothing up for
+   * later.
+   */
+  static final String[] SHORT_LIVED = {
+    "-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC", "-Dumberline.warm-up=false"
+  };
+
   private static final Duration LONGEST_START = Duration.ofMinutes(3);
 
   private static Application shared;
@@ -35,7 +42,7 @@ final class Application implements AutoCloseable {
   /** One application for every story, ended with the tests: each story minds its own tank. */
   static synchronized Application shared() {
     if (shared == null) {
-      shared = new Application("test-e2e", "-XX:TieredStopAtLevel=1");
+      shared = new Application("test-e2e", SHORT_LIVED);
       Runtime.getRuntime().addShutdownHook(new Thread(shared::close));
     }
     return shared;
@@ -58,6 +65,15 @@ final class Application implements AutoCloseable {
    */
   Application(String name, Map<String, String> environment, String... options) {
     this(name, Optional.empty(), environment, options);
+  }
+
+  /** On a database of its own, without the demo's tanks. */
+  static Application withoutDemo(String name) {
+    return new Application(
+        name,
+        Optional.of(new PrivateDatabase(name).start()),
+        Map.of("UMBERLINE_DEMO", "false"),
+        SHORT_LIVED);
   }
 
   /** What tells a process where a database is. */
@@ -84,14 +100,15 @@ final class Application implements AutoCloseable {
       String file = "%s-%d.log".formatted(name, ProcessHandle.current().pid());
       log = Path.of("target", file).toAbsolutePath();
       Files.createDirectories(log.getParent());
-      List<String> command = new ArrayList<>(List.of("java"));
-      command.addAll(List.of(options));
-      command.addAll(List.of("-jar", System.getProperty("application")));
-      builder = new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(log.toFile());
+      builder =
+          new ProcessBuilder(Unpacked.command(List.of(options)))
+              .directory(Unpacked.folder().toFile())
+              .redirectErrorStream(true)
+              .redirectOutput(log.toFile());
       builder.environment().put("UMBERLINE_PORT", String.valueOf(port));
+      builder.environment().put("UMBERLINE_DEMO", "true");
       builder.environment().putAll(environment);
       own.ifPresent(one -> builder.environment().putAll(on(one)));
-      builder.environment().put("UMBERLINE_DEMO", "true");
       builder.environment().put("UMBERLINE_PHOTOMETER", "http://127.0.0.1:" + photometerPort);
       photometer = own.isPresent() ? Optional.of(startPhotometer()) : Optional.empty();
       process = builder.start();

@@ -43,6 +43,7 @@ class EveryPlaceTest {
     places.put("/tank/" + tank + "/visit", "visit-begin");
     places.put("/tank/" + tank + "/make-up", "effect-routine");
     places.put("/bench", "bench-tank");
+    places.put("/practice", "practice-tanks");
     places.put("/account", "sessions");
     return places;
   }

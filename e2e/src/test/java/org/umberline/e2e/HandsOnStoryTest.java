@@ -27,7 +27,7 @@ class HandsOnStoryTest {
 
   @BeforeAll
   static void startApplication() {
-    application = new Application("test-hands-on", "-XX:TieredStopAtLevel=1");
+    application = new Application("test-hands-on", Application.SHORT_LIVED);
   }
 
   @AfterAll

@@ -8,7 +8,6 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
 import org.umberline.tankfile.TankFileReader;
@@ -61,7 +60,7 @@ class KeeperStoryTest {
     page.await("one notch more", d -> page.count("change-done") == changes + 1);
 
     // Undo takes the change back.
-    page.see("toast").findElement(By.xpath(".//button[text()='Undo']")).click();
+    page.undo();
     page.awaitText("toast", "Taken back");
     page.await("the notch is gone", d -> page.count("change-done") == changes);
 

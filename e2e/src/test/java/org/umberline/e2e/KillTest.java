@@ -31,9 +31,12 @@ class KillTest {
 
   private static final int WRITERS = 4;
 
+  /** Of 50 ms each, for the next lines. */
+  private static final int MOST_WAITS = 600;
+
   @Test
   void nothingAcknowledgedIsLostOrDoubled() throws Exception {
-    try (Application application = new Application("kills", "-XX:TieredStopAtLevel=1")) {
+    try (Application application = Application.withoutDemo("kills")) {
       Browser keeper = new Browser(application.address()).asNewKeeper();
       String tank = keeper.newTank();
       Queue<String> acknowledged = new ConcurrentLinkedQueue<>();
@@ -53,7 +56,8 @@ class KillTest {
       }
       Random random = new Random(5);
       for (int kill = 1; kill <= KILLS; kill++) {
-        TimeUnit.MILLISECONDS.sleep(200 + random.nextInt(500));
+        awaitMore(acknowledged);
+        TimeUnit.MILLISECONDS.sleep(random.nextInt(500));
         if (kill % APPLICATION_EVERY == 0) {
           application.killAndStart();
         } else {
@@ -84,6 +88,14 @@ class KillTest {
       assertThat(acknowledged).hasSizeGreaterThan(KILLS * 2);
       assertThat(lost).isEmpty();
       acknowledged.forEach(text -> assertThat(kept.get(text)).as(text).isEqualTo(1));
+    }
+  }
+
+  /** Until lines are acknowledged again, so that each kill falls among writes. */
+  private static void awaitMore(Queue<String> acknowledged) throws InterruptedException {
+    int before = acknowledged.size();
+    for (int waited = 0; waited < MOST_WAITS && acknowledged.size() < before + WRITERS; waited++) {
+      TimeUnit.MILLISECONDS.sleep(50);
     }
   }
 

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -20,6 +21,7 @@ import org.openqa.selenium.chrome.ChromeOptions;
 import org.openqa.selenium.interactions.Actions;
 import org.openqa.selenium.logging.LogEntry;
 import org.openqa.selenium.logging.LogType;
+import org.openqa.selenium.support.ui.Select;
 import org.openqa.selenium.support.ui.WebDriverWait;
 
 /** A headless browser at the page; every look waits until there is something to see. */
@@ -28,12 +30,35 @@ final class Page implements AutoCloseable {
   private static final int MOST_TABS = 90;
   private static final Duration BETWEEN_LOOKS = Duration.ofMillis(50);
 
+  /** The browser of these tests: starting one takes longer than many a story. */
+  private static ChromeDriver shared;
+
   private final ChromeDriver driver;
-  private final Path profile;
   private final String address;
+
+  /** What is done to each new page of this story alone. */
+  private final List<String> scripts = new ArrayList<>();
 
   Page(String address) {
     this.address = address;
+    driver = browser();
+    driver.executeCdpCommand(
+        "Storage.clearDataForOrigin", Map.of("origin", address, "storageTypes", "all"));
+    policyViolations();
+    size(1280, 800);
+  }
+
+  private static synchronized ChromeDriver browser() {
+    if (shared == null) {
+      ChromeDriver started = start();
+      Runtime.getRuntime().addShutdownHook(new Thread(started::quit));
+      shared = started;
+    }
+    return shared;
+  }
+
+  private static ChromeDriver start() {
+    Path profile;
     try {
       profile = Files.createTempDirectory("umberline-chromium");
     } catch (IOException e) {
@@ -62,14 +87,12 @@ final class Page implements AutoCloseable {
         "--user-data-dir=" + profile);
     options.setExperimentalOption(
         "prefs", Map.of("download.default_directory", profile.resolve("downloads").toString()));
-    driver =
-        new ChromeDriver(
-            new ChromeDriverService.Builder()
-                .usingDriverExecutable(Path.of("/usr/bin/chromedriver").toFile())
-                .usingAnyFreePort()
-                .build(),
-            options);
-    size(1280, 800);
+    return new ChromeDriver(
+        new ChromeDriverService.Builder()
+            .usingDriverExecutable(Path.of("/usr/bin/chromedriver").toFile())
+            .usingAnyFreePort()
+            .build(),
+        options);
   }
 
   /** Sets the exact size; narrow pages are those of a phone. */
@@ -164,20 +187,22 @@ final class Page implements AutoCloseable {
 
   /** From the next page on every question but those is left open. */
   void answerNothingBut(String... paths) {
-    driver.executeCdpCommand(
-        "Page.addScriptToEvaluateOnNewDocument",
-        Map.of(
-            "source",
-            """
+    Map<String, Object> script =
+        driver.executeCdpCommand(
+            "Page.addScriptToEvaluateOnNewDocument",
+            Map.of(
+                "source",
+                """
             const answered = %s;
             const ask = window.fetch;
             window.fetch = (what, how) => answered.includes(new URL(what.url ?? what, location).pathname)
               ? ask(what, how) : new Promise(() => undefined);
             """
-                .formatted(
-                    Arrays.stream(paths)
-                        .map(path -> "'" + path + "'")
-                        .collect(Collectors.joining(",", "[", "]")))));
+                    .formatted(
+                        Arrays.stream(paths)
+                            .map(path -> "'" + path + "'")
+                            .collect(Collectors.joining(",", "[", "]")))));
+    scripts.add((String) script.get("identifier"));
   }
 
   /** Two fingers on an element, from so many pixels apart to so many. */
@@ -209,6 +234,28 @@ final class Page implements AutoCloseable {
             List.of(
                 Map.of("x", x - apart / 2, "y", y, "id", 1),
                 Map.of("x", x + apart / 2, "y", y, "id", 2))));
+  }
+
+  /** Keeps a practice tank for its eight weeks: a test each week, half of the water once. */
+  void practise(String tank) {
+    see("practice-tanks");
+    labelled("Begin " + tank).click();
+    for (int week = 1; week <= 8; week++) {
+      String heading = tank + ", week " + week + " of 8";
+      await(heading, d -> d.findElement(By.tagName("h1")).getText().equals(heading));
+      all("[data-testid=practice-week] button").get(1).click();
+      await("its reading", d -> !all("[data-testid=practice-found] li").isEmpty());
+      if (week == 3) {
+        new Select(labelled("water to change")).selectByIndex(10);
+      }
+      named(week == 8 ? "Let the last week pass" : "Let the week pass").click();
+    }
+    see("outcome");
+  }
+
+  /** Whatever is called so for who can't see it. */
+  WebElement labelled(String label) {
+    return await(label, d -> d.findElement(By.cssSelector("[aria-label='" + label + "']")));
   }
 
   /** Takes in a tank file as the page would, under a new id. */
@@ -349,6 +396,16 @@ final class Page implements AutoCloseable {
     return !driver.findElements(mark(testId)).isEmpty();
   }
 
+  /** Presses Undo in what is said just now; what was said before it may just be going. */
+  void undo() {
+    await(
+        "Undo",
+        d -> {
+          see("toast").findElement(By.xpath(".//button[text()='Undo']")).click();
+          return true;
+        });
+  }
+
   /** Elements of a kind; a path that draws many marks at once says how many they are. */
   int count(String testId) {
     return driver.findElements(mark(testId)).stream()
@@ -437,8 +494,18 @@ final class Page implements AutoCloseable {
     Files.write(file, driver.getScreenshotAs(OutputType.BYTES));
   }
 
+  /** Leaves the browser as a new one is. */
   @Override
   public void close() {
-    driver.quit();
+    connected(true);
+    scripts.forEach(
+        script ->
+            driver.executeCdpCommand(
+                "Page.removeScriptToEvaluateOnNewDocument", Map.of("identifier", script)));
+    driver.executeCdpCommand("Emulation.setEmulatedMedia", Map.of("features", List.of()));
+    // no page is left that could write anything back
+    driver.get("about:blank");
+    driver.executeCdpCommand(
+        "Storage.clearDataForOrigin", Map.of("origin", address, "storageTypes", "all"));
   }
 }

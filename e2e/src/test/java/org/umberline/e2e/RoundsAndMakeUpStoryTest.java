@@ -40,7 +40,7 @@ class RoundsAndMakeUpStoryTest {
   }
 
   private void undo() {
-    page.see("toast").findElement(By.xpath(".//button[text()='Undo']")).click();
+    page.undo();
   }
 
   @Test

@@ -45,13 +45,6 @@ class Screenshots {
       page.see("working-number");
       page.picture(folder.resolve("working.png"));
       page.closeSheet();
-      page.see("ledger-line").click();
-      page.see("try-slider").sendKeys(Keys.ARROW_LEFT, Keys.ARROW_LEFT, Keys.ARROW_LEFT);
-      page.await("tried", d -> page.see("put-back").isDisplayed() && settled(page));
-      page.see("open-what-ifs").click();
-      page.see("comparison");
-      page.picture(folder.resolve("what-ifs.png"));
-      page.closeSheet();
       page.named("Make-up").click();
       page.see("effect-routine");
       page.picture(folder.resolve("make-up.png"));
@@ -70,6 +63,9 @@ class Screenshots {
       page.openPlace("Paddy", "trials");
       page.see("trial-plan");
       page.picture(folder.resolve("trials.png"));
+      page.open("/practice");
+      page.practise("Old rock");
+      page.picture(folder.resolve("practice.png"));
       page.openPlace("Stillwater", "change");
       page.see("run-sheet");
       page.picture(folder.resolve("change.png"));

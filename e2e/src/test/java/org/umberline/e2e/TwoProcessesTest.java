@@ -9,13 +9,14 @@ import org.umberline.server.PrivateDatabase;
 
 /** Two processes on one database are one application. */
 class TwoProcessesTest {
-  private static final String QUICKLY = "-XX:TieredStopAtLevel=1";
 
   @Test
   void eitherKnowsWhatWasWrittenThroughTheOtherAndOneAloneGoesOn() throws Exception {
     try (PrivateDatabase database = new PrivateDatabase("two").start();
-        Application one = new Application("two-first", Application.on(database), QUICKLY);
-        Application other = new Application("two-second", Application.on(database), QUICKLY);
+        Application one =
+            new Application("two-first", Application.on(database), Application.SHORT_LIVED);
+        Application other =
+            new Application("two-second", Application.on(database), Application.SHORT_LIVED);
         Balancer balancer = new Balancer(List.of(one.port(), other.port()));
         Page page = new Page(balancer.address())) {
       nothingStale(new Browser(one.address()), new Browser(other.address()));

@@ -11,8 +11,13 @@ import org.umberline.server.demo.WarmUp;
 @SpringBootApplication
 @ConfigurationPropertiesScan
 public class UmberlineServer {
+  /** System property that leaves the warming up out, where a process won't live long. */
+  private static final String WARM_UP = "umberline.warm-up";
+
   public static void main(String[] arguments) {
-    WarmUp.begin();
+    if (Boolean.parseBoolean(System.getProperty(WARM_UP, "true"))) {
+      WarmUp.begin();
+    }
     SpringApplication.run(UmberlineServer.class, arguments);
   }
 

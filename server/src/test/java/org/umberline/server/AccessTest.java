@@ -398,6 +398,8 @@ class AccessTest {
           Map.entry("POST /api/join", false),
           Map.entry("POST /api/mass", false),
           Map.entry("POST /api/new-tank", false),
+          Map.entry("GET /api/practice", false),
+          Map.entry("POST /api/practice/{name}", false),
           Map.entry("GET /api/rounds", false),
           Map.entry("GET /api/rounds/known", false),
           Map.entry("GET /api/tanks", false),

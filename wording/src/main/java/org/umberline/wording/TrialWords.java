@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Try;
+import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.trial.TrialOutcome;
 import org.umberline.core.trial.TrialPlan;
@@ -50,6 +51,11 @@ public final class TrialWords {
   }
 
   // ---------------------------------------------------------------- before
+
+  /** A test that a running trial asks for. */
+  public static Phrase test(LogEntry.Trial trial) {
+    return Phrase.of("Test " + trial.analyte().term() + " for the trial");
+  }
 
   public Phrase expected(TrialPlan plan) {
     String unit = unit(plan.nutrient());

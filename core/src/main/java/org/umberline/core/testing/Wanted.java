@@ -23,9 +23,15 @@ public record Wanted(Analyte analyte, String why) {
    * The fewest tests that matter, the one that decides most first; none when nothing hangs on any.
    *
    * @param young whether the filter still grows in
+   * @param forTrials what running trials ask for today
    */
   public static List<Wanted> of(
-      TankModel tank, Advice advice, List<Work> works, boolean young, LocalDate today) {
+      TankModel tank,
+      Advice advice,
+      List<Work> works,
+      boolean young,
+      Set<Analyte> forTrials,
+      LocalDate today) {
     List<Wanted> wanted = new ArrayList<>();
     Set<Analyte> named = new LinkedHashSet<>();
     for (Advice.Ask ask : advice.asks()) {
@@ -43,6 +49,7 @@ public record Wanted(Analyte analyte, String why) {
       add(wanted, named, Analyte.AMMONIA, "The filter grows in: ammonia harms first.");
       add(wanted, named, Analyte.NITRITE, "The filter grows in: nitrite follows ammonia.");
     }
+    forTrials.forEach(analyte -> add(wanted, named, analyte, "A trial asks for it today."));
     for (Work work : works) {
       if (work.kind() == Work.Kind.TEST && !work.due().isAfter(today)) {
         add(

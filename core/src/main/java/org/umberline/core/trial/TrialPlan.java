@@ -156,7 +156,7 @@ public record TrialPlan(
   }
 
   /** Before it, each week, and on the last two days. */
-  private static List<LocalDate> occasions(LocalDate today, int days) {
+  static List<LocalDate> occasions(LocalDate today, int days) {
     List<LocalDate> occasions = new ArrayList<>();
     occasions.add(today);
     for (int day = WEEK; day < days - 1; day += WEEK) {

@@ -8,6 +8,7 @@ import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.umberline.core.TankBuilder;
 import org.umberline.core.calibration.Calibration;
@@ -23,6 +24,10 @@ class WantedTest {
   private static final LocalDate TODAY = TankBuilder.START.plusDays(30);
 
   private static List<Wanted> wanted(TankModel tank, boolean young) {
+    return wanted(tank, young, Set.of());
+  }
+
+  private static List<Wanted> wanted(TankModel tank, boolean young, Set<Analyte> forTrials) {
     Advice plan =
         new Advisor(
                 tank,
@@ -30,7 +35,7 @@ class WantedTest {
                 TODAY.atTime(18, 0).toInstant(ZoneOffset.UTC))
             .advise();
     List<Work> works = Work.of(tank, Care.NONE, Optional.empty(), TODAY, Map.of());
-    return Wanted.of(tank, plan, works, young, TODAY);
+    return Wanted.of(tank, plan, works, young, forTrials, TODAY);
   }
 
   private static TankBuilder tank() {
@@ -73,5 +78,14 @@ class WantedTest {
   @Test
   void noAnalyteIsAskedForTwice() {
     assertThat(wanted(tank().build(), true)).extracting(Wanted::analyte).doesNotHaveDuplicates();
+  }
+
+  @Test
+  void aTrialAsksForItsTestThoughItWasReadLately() {
+    TankModel tested =
+        tank().test(29, Analyte.NITRATE, 10, "n").test(29, Analyte.PHOSPHATE, 0.2, "p").build();
+    assertThat(wanted(tested, false, Set.of(Analyte.NITRATE)))
+        .extracting(Wanted::why)
+        .containsExactly("A trial asks for it today.");
   }
 }

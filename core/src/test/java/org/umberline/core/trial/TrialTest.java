@@ -131,4 +131,22 @@ class TrialTest {
   private static Verdict verdict(double seen, OptionalDouble expected) {
     return TrialOutcome.verdict(seen, 20, 18.7184, 21.2816, expected);
   }
+
+  @Test
+  void testsOfATrialFallDueOnItsDaysUntilTheyAreRead() {
+    TankModel begun = rising().log(trial(OptionalDouble.empty())).build();
+    assertThat(TestDue.of(begun, DAY)).as("read that morning").isEmpty();
+    assertThat(TestDue.of(begun, DAY.plusDays(6))).isEmpty();
+    assertThat(TestDue.of(begun, DAY.plusDays(9)))
+        .extracting(TestDue::on)
+        .containsExactly(DAY.plusDays(7));
+    assertThat(TestDue.of(begun, DAY.plusDays(29))).as("it is over").isEmpty();
+    TankModel read =
+        rising()
+            .log(trial(OptionalDouble.empty()))
+            .test(BEGUN + 8, Analyte.NITRATE, 30, "n")
+            .build();
+    assertThat(TestDue.of(read, DAY.plusDays(9))).isEmpty();
+    assertThat(TestDue.of(read, DAY.plusDays(14))).hasSize(1);
+  }
 }

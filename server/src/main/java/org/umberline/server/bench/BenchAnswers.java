@@ -7,12 +7,15 @@ import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.calibration.Quantiles;
@@ -29,6 +32,7 @@ import org.umberline.core.tank.TestUnit;
 import org.umberline.core.testing.BenchReading;
 import org.umberline.core.testing.KitSteps;
 import org.umberline.core.testing.Wanted;
+import org.umberline.core.trial.TestDue;
 import org.umberline.core.upkeep.Care;
 import org.umberline.core.upkeep.Task;
 import org.umberline.core.upkeep.Work;
@@ -104,13 +108,20 @@ public class BenchAnswers implements WorkedAhead {
     benchTank(stored);
   }
 
+  private static Set<Analyte> trials(TankModel tank, LocalDate today) {
+    return TestDue.of(tank, today).stream()
+        .map(due -> due.trial().analyte())
+        .collect(Collectors.toCollection(LinkedHashSet::new));
+  }
+
   private BenchViews.BenchTank view(Stored stored) {
     LearnedTank now = posteriors.learned(stored, stored.tank().lines());
     TankModel tank = now.tank();
     Advice advice = advices.of(stored);
     List<Work> works = Work.of(tank, stored.care(), now.standing(), now.today(), Map.of());
     boolean young = now.posterior().scenario().isNew();
-    List<Wanted> wanted = Wanted.of(tank, advice, works, young, now.today());
+    List<Wanted> wanted =
+        Wanted.of(tank, advice, works, young, trials(tank, now.today()), now.today());
     List<BenchViews.BenchTest> tests = new ArrayList<>();
     for (Wanted one : wanted) {
       tests.add(test(stored, now, one.analyte(), kitFor(tank, one.analyte()), one.why()));

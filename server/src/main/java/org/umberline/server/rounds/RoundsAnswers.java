@@ -9,6 +9,8 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.umberline.core.forecast.Forecast;
@@ -20,6 +22,7 @@ import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Sign;
 import org.umberline.core.tank.Stance;
+import org.umberline.core.trial.TestDue;
 import org.umberline.core.trouble.Story;
 import org.umberline.core.upkeep.Work;
 import org.umberline.server.balance.AdviceMapper;
@@ -34,6 +37,7 @@ import org.umberline.server.learning.LearnedTank;
 import org.umberline.server.learning.WorkedAhead;
 import org.umberline.server.tank.TankRecords.Stored;
 import org.umberline.wording.AdviceWords;
+import org.umberline.wording.TrialWords;
 import org.umberline.wording.TroubleWords;
 import org.umberline.wording.WorkWords;
 
@@ -69,6 +73,9 @@ public class RoundsAnswers implements WorkedAhead {
 
   /** Key of a look at a sign, before the sign. */
   private static final String LOOK = "look:";
+
+  /** Key of a test for a trial, before what is tested. */
+  private static final String TRIAL = "trial:";
 
   private static List<Object> asked(Stored stored) {
     return List.of(stored.site(), stored.careVersion());
@@ -127,7 +134,7 @@ public class RoundsAnswers implements WorkedAhead {
         AdviceMapper.routine(advice).map(r -> BalanceMapper.routine(now.tank(), r)).orElse(null),
         now.tank().stance() == Stance.FIXED_ROUTINE,
         AdviceMapper.testFirst(advice, outlook),
-        Stream.concat(looks(now), due(stored, now)).toList());
+        Stream.concat(Stream.concat(looks(now), trials(now)), due(stored, now)).toList());
   }
 
   /** Signs that are to be looked at again. */
@@ -142,6 +149,18 @@ public class RoundsAnswers implements WorkedAhead {
                     AdviceMapper.said(TroubleWords.lookAgain(story.sign())),
                     Story.LOOK_AGAIN_DAYS,
                     0));
+  }
+
+  /** Tests that trials ask for. */
+  private static Stream<RoundsViews.DueWork> trials(LearnedTank now) {
+    return TestDue.of(now.tank(), now.today()).stream()
+        .map(
+            due ->
+                new RoundsViews.DueWork(
+                    TRIAL + due.trial().analyte().term(),
+                    AdviceMapper.said(TrialWords.test(due.trial())),
+                    due.trial().days(),
+                    (int) ChronoUnit.DAYS.between(due.on(), now.today())));
   }
 
   /** What whoever looks after the tank was worried by lately, until it was seen to be gone. */
@@ -161,8 +180,13 @@ public class RoundsAnswers implements WorkedAhead {
 
   /** Work that is due today or late, the latest first. */
   private static Stream<RoundsViews.DueWork> due(Stored stored, LearnedTank now) {
+    Set<String> onTrial =
+        TestDue.of(now.tank(), now.today()).stream()
+            .map(due -> due.trial().analyte().term())
+            .collect(Collectors.toSet());
     return now.work(stored.care()).stream()
         .filter(work -> work.kind() != Work.Kind.CHANGE && !work.due().isAfter(now.today()))
+        .filter(work -> work.kind() != Work.Kind.TEST || !onTrial.contains(work.subject()))
         .sorted(Comparator.comparingInt((Work work) -> work.lateDays(now.today())).reversed())
         .map(
             work ->
