@@ -88,6 +88,7 @@
       see afterwards what its water really did. Nothing here touches your own tanks.
     </p>
     {#if problem}<p class="mt-3" role="alert">{problem}</p>{/if}
+    {#if offers.length === 0 && !problem}<p class="mt-3" role="status">Fetching the tanks…</p>{/if}
     <ol class="border-base-content/40 mt-4 max-w-4xl border-t" data-testid="practice-tanks">
       {#each offers as one, i (one.term)}
         <li class="border-base-300 flex flex-wrap items-baseline gap-x-6 border-b py-3">

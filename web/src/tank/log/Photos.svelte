@@ -9,9 +9,17 @@
   import Label from '../../ui/Label.svelte';
   import Select from '../../ui/Select.svelte';
 
-  let { tank }: { tank: string } = $props();
+  let {
+    tank,
+    about = '',
+  }: {
+    tank: string;
+    /** What the next photo shows, until something else is said. */
+    about?: string;
+  } = $props();
   let photos = $state<Schemas['Photo'][]>([]);
-  let note = $state('');
+  // svelte-ignore state_referenced_locally
+  let note = $state(about);
   let busy = $state(false);
   let pair = $state<string[]>([]);
 
@@ -33,7 +41,7 @@
     input.value = '';
     if (problem) show({ kind: 'problem', text: problem });
     else {
-      note = '';
+      note = about;
       pair = [];
       await load();
     }

@@ -11,7 +11,9 @@
   import NotYet from '../../rounds/NotYet.svelte';
   import Button from '../../ui/Button.svelte';
   import Chip from '../../ui/Chip.svelte';
+  import Sheet from '../../ui/Sheet.svelte';
   import TextLink from '../../ui/TextLink.svelte';
+  import Photos from '../log/Photos.svelte';
   import { SEVERITIES, chanceWords, lineOf, order } from './seen';
 
   /** From a sign to what it comes from in this tank, and what to do about it. */
@@ -23,6 +25,7 @@
   let sign = $state('');
   let severity = $state(1);
   let open = $state('');
+  let photos = $state(false);
   const looks = new SvelteSet<string>();
   let name = $derived(tanks.all.find((one) => one.id === tank)?.name ?? '');
   let known = $derived(trouble?.signs.find((one) => one.sign === sign));
@@ -185,6 +188,7 @@
               >{standing ? 'Note how it is now' : 'Note it'}</Button
             >
             {#if standing}<Button onclick={() => void write(0)}>It is gone</Button>{/if}
+            <Button data-testid="photos-open" onclick={() => (photos = true)}>Photos</Button>
           </div>
         {/if}
       </section>
@@ -304,3 +308,6 @@
     <NotYet words="Looking at the log…" {tank} />
   {/if}
 </div>
+<Sheet title="Photos" open={photos} onclose={() => (photos = false)}>
+  <Photos {tank} about={known?.words ?? ''} />
+</Sheet>

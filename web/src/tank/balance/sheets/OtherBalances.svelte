@@ -56,6 +56,8 @@
           salinity: value('salinity'),
           hardness: value('hardness'),
           silicate: value('silicate'),
+          calcium: value('calcium'),
+          magnesium: value('magnesium'),
         },
       },
     });

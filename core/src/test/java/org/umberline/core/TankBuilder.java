@@ -131,6 +131,24 @@ public final class TankBuilder {
     return this;
   }
 
+  /** A water of so much salt, with everything else unknown. */
+  public TankBuilder saltWater(String id, double ppt) {
+    waters.add(
+        new SourceWater(
+            id,
+            id,
+            Optional.empty(),
+            Optional.empty(),
+            new Ammonia(0),
+            new Nitrite(0),
+            OptionalDouble.empty(),
+            OptionalDouble.empty(),
+            OptionalDouble.empty(),
+            OptionalDouble.of(ppt),
+            OptionalDouble.empty()));
+    return this;
+  }
+
   public TankBuilder changeWater(String id) {
     changeWater = new Blend(List.of(new Blend.Part(id, 1)));
     return this;

@@ -184,6 +184,12 @@ class HandsOnStoryTest {
     page.named("severe").click();
     page.named("Note how it is now").click();
     page.awaitText("course", "severe");
+    page.see("photos-open").click();
+    page.see("photo-file");
+    assertThat(page.all("[data-testid=sheet] input").get(0).getDomProperty("value"))
+        .as("what the photo shows")
+        .contains("slimy mat");
+    page.closeSheet();
     page.named("It is gone").click();
     page.await("it is gone", d -> page.all("[aria-label='signs that are there'] button").isEmpty());
   }

@@ -8,7 +8,7 @@ import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.TankModel;
 
-/** What is said alike of alkalinity, salinity, hardness and silicate. */
+/** What is said alike of all that is dissolved besides the two nutrients. */
 final class MineralSaid {
   static final double DAYS_A_WEEK = 7;
 
@@ -95,7 +95,13 @@ final class MineralSaid {
         course.within() * DAYS_A_WEEK < TRIFLE_A_WEEK
             ? ""
             : Phrase.of(" (give or take ", within, ")"),
-        mineral.analyte() == Analyte.ALKALINITY ? ", what you dose counted in." : ".");
+        isDosed(mineral.analyte()) ? ", what you dose counted in." : ".");
+  }
+
+  private static boolean isDosed(Analyte analyte) {
+    return analyte == Analyte.ALKALINITY
+        || analyte == Analyte.CALCIUM
+        || analyte == Analyte.MAGNESIUM;
   }
 
   static void topOff(Mineral mineral, List<Phrase> notes) {

@@ -9,7 +9,7 @@ import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.TankModel;
 
-/** Alkalinity, salinity, hardness, silicate and pH in words. */
+/** Alkalinity, calcium, magnesium, salinity, hardness, silicate and pH in words. */
 public final class MineralWords {
   private final TankModel tank;
   private final MineralSaid said;
@@ -21,6 +21,14 @@ public final class MineralWords {
 
   public WaterPanel alkalinity(Mineral alkalinity, AlkalinityUse use) {
     return new AlkalinityWords(tank).panel(alkalinity, use);
+  }
+
+  public WaterPanel calcium(Mineral calcium, Mineral alkalinity) {
+    return new CalciumWords(tank).calcium(calcium, alkalinity);
+  }
+
+  public WaterPanel magnesium(Mineral magnesium) {
+    return new CalciumWords(tank).magnesium(magnesium);
   }
 
   public WaterPanel salinity(Mineral salinity) {

@@ -33,17 +33,7 @@ public record AlkalinityUse(
    * @param byNitrification dKH a day, as the advice's background has it
    */
   public static AlkalinityUse of(TankModel tank, Mineral alkalinity, double byNitrification) {
-    OptionalDouble dose = OptionalDouble.empty();
-    if (alkalinity.gainPerDay().isPresent() && alkalinity.wanted().isPresent()) {
-      double loses = -alkalinity.gainPerDay().getAsDouble();
-      double brought =
-          tank.routine().isPresent() && alkalinity.source().isPresent()
-              ? (alkalinity.source().getAsDouble() - alkalinity.wanted().getAsDouble())
-                  * tank.routine().get().fraction()
-                  / tank.routine().get().everyDays()
-              : 0;
-      dose = loses - brought > TRIFLE ? OptionalDouble.of(loses - brought) : OptionalDouble.empty();
-    }
+    OptionalDouble dose = alkalinity.doseToHoldPerDay(tank, TRIFLE);
     double step = DoseCeilings.stepADay(tank, Analyte.ALKALINITY);
     double below =
         alkalinity.course().isPresent() && !alkalinity.isAsWanted()

@@ -37,12 +37,34 @@ public record Mineral(
     Optional<Settled> settles,
     OptionalDouble shareNow,
     OptionalDouble shareToHold) {
+  /**
+   * Calcium and magnesium of sea water of 35 ppt, mg/L: 0.4121 and 1.2837 g/kg (reference
+   * composition, Millero et al. 2008, from memory) at 1.0233 kg/L. Salt mixes are taken to hold the
+   * sea's proportions; labels differ.
+   */
+  static final double SEA_CALCIUM_MG_L = 420;
+
+  static final double SEA_MAGNESIUM_MG_L = 1310;
+  private static final double SEA_PPT = 35;
+
   private static final Map<Analyte, Course.Content> CONTENTS =
       Map.of(
-          Analyte.ALKALINITY, SourceWater::alkalinityDkh,
-          Analyte.HARDNESS, SourceWater::hardnessDgh,
-          Analyte.SALINITY, water -> OptionalDouble.of(water.salinityPpt().orElse(0)),
-          Analyte.SILICATE, SourceWater::silicateMgL);
+          Analyte.ALKALINITY,
+          SourceWater::alkalinityDkh,
+          Analyte.HARDNESS,
+          SourceWater::hardnessDgh,
+          Analyte.SALINITY,
+          water -> OptionalDouble.of(water.salinityPpt().orElse(0)),
+          Analyte.SILICATE,
+          SourceWater::silicateMgL,
+          Analyte.CALCIUM,
+          water -> OptionalDouble.of(seaShare(water) * SEA_CALCIUM_MG_L),
+          Analyte.MAGNESIUM,
+          water -> OptionalDouble.of(seaShare(water) * SEA_MAGNESIUM_MG_L));
+
+  private static double seaShare(SourceWater water) {
+    return water.salinityPpt().orElse(0) / SEA_PPT;
+  }
 
   /** Closer than this share of itself a level is as wanted. Chosen. */
   private static final double NEAR = 0.03;
@@ -126,6 +148,10 @@ public record Mineral(
               ? DoseCeilings.usualMarine(analyte)
               : tank.alkalinityDkh();
       case SALINITY -> OptionalDouble.of(tank.salinityPpt());
+      case CALCIUM, MAGNESIUM ->
+          tank.water() == WaterKind.MARINE
+              ? DoseCeilings.usualMarine(analyte)
+              : OptionalDouble.empty();
       default -> OptionalDouble.empty();
     };
   }
@@ -141,6 +167,26 @@ public record Mineral(
       double wanted, double source, double gain, double everyDays) {
     double share = -gain * everyDays / (source - wanted);
     return gain < 0 && share > 0 && share <= 1 ? OptionalDouble.of(share) : OptionalDouble.empty();
+  }
+
+  /**
+   * What has to be dosed a day to keep it where it is wanted, beside what the routine's changes
+   * bring; empty where nothing has, or where that isn't known.
+   *
+   * @param trifle less than this a day isn't worth a spoon
+   */
+  public OptionalDouble doseToHoldPerDay(TankModel tank, double trifle) {
+    if (gainPerDay.isEmpty() || wanted.isEmpty()) {
+      return OptionalDouble.empty();
+    }
+    double brought =
+        tank.routine().isPresent() && source.isPresent()
+            ? (source.getAsDouble() - wanted.getAsDouble())
+                * tank.routine().get().fraction()
+                / tank.routine().get().everyDays()
+            : 0;
+    double dose = -gainPerDay.getAsDouble() - brought;
+    return dose > trifle ? OptionalDouble.of(dose) : OptionalDouble.empty();
   }
 
   /** Whether the last reading is as wanted, as far as a kit shows. */

@@ -176,4 +176,28 @@ class MineralTest {
     assertThat(mineral.shareNow()).isEmpty();
     assertThat(mineral.shareToHold()).isEmpty();
   }
+
+  /** The sea's 420 mg/L at 35 ppt (reference composition, Millero et al. 2008, from memory). */
+  @Test
+  void aChangeBringsCalciumAsTheSaltOfItsWaterDoes() {
+    TankModel tank =
+        new TankBuilder()
+            .volumeL(200)
+            .saltWater("mix", 35)
+            .changeWater("mix")
+            .photometer("ca", Analyte.CALCIUM, 1, 0.01)
+            .test(10, Analyte.CALCIUM, 400, "ca")
+            .change(15, 100)
+            // 400 - 5 * 4 = 380; half of 420 makes it 400; five days later 380
+            .test(20, Analyte.CALCIUM, 380, "ca")
+            .routine(new Routine(0.1, 10, TankBuilder.START))
+            .build();
+    Mineral calcium =
+        Mineral.of(tank, Analyte.CALCIUM, OptionalDouble.of(400), NOBODY_SAYS, day(21));
+    assertThat(calcium.course().orElseThrow().lostPerDay().getAsDouble())
+        .isCloseTo(4, within(1e-9));
+    // a tenth of 20 mg/L each ten days is 0.2 a day
+    assertThat(calcium.doseToHoldPerDay(tank, 0.1).getAsDouble()).isCloseTo(3.8, within(1e-9));
+    assertThat(calcium.doseToHoldPerDay(tank, 5)).isEmpty();
+  }
 }

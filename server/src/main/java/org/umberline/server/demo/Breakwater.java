@@ -59,6 +59,12 @@ final class Breakwater extends InventedTank {
     for (int i = 0; i < alkalinity.length; i++) {
       read(Analyte.ALKALINITY, at(3 + 7 * (alkalinity.length - 1 - i), 9, 20), alkalinity[i]);
     }
+    double[] calcium = {428, 424, 421, 416, 414};
+    for (int i = 0; i < calcium.length; i++) {
+      read(Analyte.CALCIUM, at(3 + 14 * (calcium.length - 1 - i), 9, 30), calcium[i]);
+    }
+    read(Analyte.MAGNESIUM, at(31, 9, 40), 1310);
+    read(Analyte.MAGNESIUM, at(3, 9, 40), 1290);
     double[] salinity = {34.6, 34.9, 35.4, 35.9};
     for (int i = 0; i < salinity.length; i++) {
       read(Analyte.SALINITY, at(3 + 14 * (salinity.length - 1 - i), 9, 10), salinity[i]);

@@ -27,7 +27,7 @@ import org.umberline.wording.GearWords;
 import org.umberline.wording.MineralWords;
 import org.umberline.wording.WaterPanel;
 
-/** Alkalinity, salinity, hardness, silicate and pH of a tank, and what flows through its gear. */
+/** What is dissolved in a tank besides the two nutrients, and what flows through its gear. */
 @Service
 public class MineralsAnswers {
   private static final double DAYS_A_WEEK = 7;
@@ -65,6 +65,16 @@ public class MineralsAnswers {
                 : OptionalDouble.empty(),
             now);
     panels.add(words.alkalinity(alkalinity, AlkalinityUse.of(tank, alkalinity, nitrified)));
+    if (tank.water() != WaterKind.FRESHWATER) {
+      Mineral calcium = of(tank, Analyte.CALCIUM, wanted, now);
+      if (calcium.course().isPresent()) {
+        panels.add(words.calcium(calcium, alkalinity));
+      }
+      Mineral magnesium = of(tank, Analyte.MAGNESIUM, wanted, now);
+      if (magnesium.course().isPresent()) {
+        panels.add(words.magnesium(magnesium));
+      }
+    }
     Mineral hardness = of(tank, Analyte.HARDNESS, wanted, now);
     if (hardness.isKnown()) {
       panels.add(words.hardness(hardness));

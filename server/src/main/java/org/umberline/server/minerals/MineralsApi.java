@@ -38,13 +38,17 @@ class MineralsApi {
       @RequestParam(required = false) Double alkalinity,
       @RequestParam(required = false) Double salinity,
       @RequestParam(required = false) Double hardness,
-      @RequestParam(required = false) Double silicate) {
+      @RequestParam(required = false) Double silicate,
+      @RequestParam(required = false) Double calcium,
+      @RequestParam(required = false) Double magnesium) {
     TankRecords.Stored stored = tanks.one(id, keeper.keeperId());
     Map<Analyte, Double> wanted = new EnumMap<>(Analyte.class);
     put(wanted, Analyte.ALKALINITY, alkalinity);
     put(wanted, Analyte.SALINITY, salinity);
     put(wanted, Analyte.HARDNESS, hardness);
     put(wanted, Analyte.SILICATE, silicate);
+    put(wanted, Analyte.CALCIUM, calcium);
+    put(wanted, Analyte.MAGNESIUM, magnesium);
     return computations.run(() -> minerals.minerals(stored, wanted));
   }
 
