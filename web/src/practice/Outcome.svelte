@@ -7,10 +7,12 @@
   /** What eight weeks came to: the water in truth, beside what would have been enough. */
   let { outcome }: { outcome: Schemas['PracticeOutcome'] } = $props();
 
-  const WIDTH = 640;
   const HEIGHT = 220;
   const LEFT = 44;
+  const RIGHT = 6;
   const BOTTOM = 22;
+  let room = $state(640);
+  let width = $derived(Math.max(200, room - LEFT - RIGHT));
   let most = $derived(
     top(
       outcome.yourCourse,
@@ -20,12 +22,12 @@
     ),
   );
   let days = $derived(outcome.yourCourse.length - 1);
-  const x = (day: number) => (day / days) * WIDTH;
+  const x = (day: number) => (day / days) * width;
   const y = (level: number) => HEIGHT * (1 - level / most);
   const WEEK = 7;
 </script>
 
-<div data-testid="outcome">
+<div data-testid="outcome" bind:clientWidth={room}>
   <p class="max-w-prose font-serif text-2xl">{said(outcome.verdict, '')}</p>
   <div class="mt-3 grid gap-x-12 gap-y-2 sm:grid-cols-2">
     <p>
@@ -38,8 +40,8 @@
     </p>
   </div>
   <svg
-    viewBox="{-LEFT} -6 {WIDTH + LEFT + 6} {HEIGHT + BOTTOM + 6}"
-    class="mt-4 w-full max-w-4xl"
+    viewBox="{-LEFT} -6 {width + LEFT + RIGHT} {HEIGHT + BOTTOM + 6}"
+    class="mt-4 w-full"
     role="img"
     aria-label="The most of each day in truth: at first {figure(
       outcome.yourCourse[0] ?? 0,
@@ -49,7 +51,7 @@
       outcome.unit,
     )}."
   >
-    <line x1="0" x2={WIDTH} y1={HEIGHT} y2={HEIGHT} class="stroke-base-content/40" />
+    <line x1="0" x2={width} y1={HEIGHT} y2={HEIGHT} class="stroke-base-content/40" />
     {#each Array.from({ length: Math.ceil(days / WEEK) }, (_, week) => week) as week (week)}
       <line
         x1={x(week * WEEK)}
@@ -64,7 +66,7 @@
     {/each}
     <line
       x1="0"
-      x2={WIDTH}
+      x2={width}
       y1={y(outcome.line)}
       y2={y(outcome.line)}
       class="stroke-primary"
@@ -74,14 +76,14 @@
       >{figure(outcome.line, outcome.unit).split(' ')[0]}</text
     >
     <path
-      d={path(outcome.betterCourse, most, WIDTH, HEIGHT)}
+      d={path(outcome.betterCourse, most, width, HEIGHT)}
       fill="none"
       class="stroke-base-content/70"
       stroke-width="1.5"
       stroke-dasharray="5 4"
     />
     <path
-      d={path(outcome.yourCourse, most, WIDTH, HEIGHT)}
+      d={path(outcome.yourCourse, most, width, HEIGHT)}
       fill="none"
       class="stroke-base-content"
       stroke-width="2.5"

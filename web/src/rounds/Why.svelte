@@ -22,7 +22,7 @@
 {#if line.due.length > 0}
   <p class="mt-0.5 text-sm" data-testid="due">
     Due: {#each dueWorks(line) as work, i (work.key)}{i > 0 ? ' · ' : ''}<a
-        class="link inline-flex min-h-11 items-center underline-offset-4 sm:inline sm:min-h-0"
+        class="link decoration-base-content/40 inline-flex min-h-11 items-center underline-offset-4 sm:inline sm:min-h-0"
         href={work.path}>{work.words}</a
       >{/each}
   </p>

@@ -193,9 +193,10 @@ public final class PracticeWords {
           Phrase.of(
               "A catfish died among the roots in week "
                   + Math.round(figure)
-                  + ", and gave off its"
-                  + " nitrogen until it was taken out. A rise that the food doesn’t explain, with"
-                  + " ammonia beside it, asks for a count.");
+                  + " and gave off its nitrogen"
+                  + (run.foundOut().isPresent() ? " until it was taken out" : ", all of it")
+                  + ". A rise that the food doesn’t explain, with ammonia beside it, asks for a"
+                  + " count.");
       case FULL_ROCK ->
           Phrase.of(
               "For each mg of phosphate in the water the rock holds about ",
