@@ -60,8 +60,7 @@
         y2={HEIGHT + 5}
         class="stroke-base-content/40"
       />
-      <text x={x(week * WEEK) + 4} y={HEIGHT + 17} class="fill-neutral text-[13px]"
-        >{week === 0 ? 'week 1' : week + 1}</text
+      <text x={x(week * WEEK) + 4} y={HEIGHT + 17} class="fill-neutral text-[13px]">{week + 1}</text
       >
     {/each}
     <line
@@ -101,8 +100,8 @@
     {/each}
   </svg>
   <p class="text-neutral text-sm">
-    {figure(0, outcome.unit).replace('0 ', '')}, the most of each day; the squares are your tests,
-    the umber line is the limit.
+    {figure(0, outcome.unit).replace('0 ', '')}, the most of each day, week by week; the squares are
+    your tests, the umber line is the limit.
   </p>
   <h2 class="mt-4 font-serif text-xl">What was hidden</h2>
   <p class="max-w-prose" data-testid="hidden">{said(outcome.hidden, '')}</p>
