@@ -42,7 +42,7 @@ final class Application implements AutoCloseable {
   /** One application for every story, ended with the tests: each story minds its own tank. */
   static synchronized Application shared() {
     if (shared == null) {
-      shared = new Application("test-e2e", SHORT_LIVED);
+      shared = withLearnedDemo("test-e2e");
       Runtime.getRuntime().addShutdownHook(new Thread(shared::close));
     }
     return shared;
@@ -65,6 +65,11 @@ final class Application implements AutoCloseable {
    */
   Application(String name, Map<String, String> environment, String... options) {
     this(name, Optional.empty(), environment, options);
+  }
+
+  /** On a database of its own, in which the demo's tanks are learned already. */
+  static Application withLearnedDemo(String name) {
+    return new Application(name, Optional.of(LearnedDemo.database(name)), Map.of(), SHORT_LIVED);
   }
 
   /** On a database of its own, without the demo's tanks. */

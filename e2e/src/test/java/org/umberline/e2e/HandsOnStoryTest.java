@@ -27,7 +27,7 @@ class HandsOnStoryTest {
 
   @BeforeAll
   static void startApplication() {
-    application = new Application("test-hands-on", Application.SHORT_LIVED);
+    application = Application.withLearnedDemo("test-hands-on");
   }
 
   @AfterAll

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.OffsetDateTime;
+import java.util.UUID;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -218,8 +220,31 @@ class KeeperStoryTest {
 
   @Test
   void everythingFitsTheScreenAndAPhone() {
-    page.enterDemo().openTank("Stillwater");
+    String id = UUID.randomUUID().toString();
+    OffsetDateTime now = OffsetDateTime.now();
+    page.enterDemo()
+        .takeIn(
+            id,
+            """
+            {"format":"umberline-tank","version":1,
+            "tank":{"name":"Plain","water":"freshwater","netVolumeL":100,"startedOn":"2025-01-01"},
+            "lines":{"nitrate":{"ceilingMgL":40},"phosphate":{"ceilingMgL":2}},
+            "waters":[{"id":"tap","name":"Tap","nitrateMgL":5,"phosphateMgL":0.1}],
+            "changeWater":[{"water":"tap","share":1}],
+            "foods":[{"id":"flake","name":"Flake"}],
+            "feeding":[{"food":"flake","gramsPerFeed":0.4,"feedsPerWeek":7}],
+            "routine":{"waterChange":{"fraction":0.2,"everyDays":7,"nextOn":"%s"}},
+            "log":[{"at":"%s","type":"test","analyte":"nitrate","value":24},
+            {"at":"%s","type":"test","analyte":"phosphate","value":0.6},
+            {"at":"%s","type":"test","analyte":"nitrate","value":33}]}"""
+                .formatted(
+                    now.toLocalDate().plusDays(1),
+                    now.minusDays(16),
+                    now.minusDays(9),
+                    now.minusDays(2)));
+    page.open("/tank/" + id);
     page.awaitText("sentence", "hange");
+    page.see("ledger");
     assertThat(overflow("Height")).as("no scrolling at 1280 x 800").isLessThanOrEqualTo(0);
     page.size(390, 844).reload();
     page.awaitText("sentence", "hange");

@@ -28,17 +28,21 @@ public final class WarmUp {
 
   /** Begins in a thread of its own; nothing waits for it and nothing comes of it. */
   public static void begin() {
-    Thread thread = new Thread(WarmUp::run, "warm-up");
+    begin(TIMES);
+  }
+
+  static void begin(int times) {
+    Thread thread = new Thread(() -> run(times), "warm-up");
     thread.setDaemon(true);
     thread.start();
   }
 
-  private static void run() {
+  private static void run(int times) {
     TankModel tank = new Stillwater(A_DAY).grow();
     try (Workers workers = Workers.ofAllProcessors()) {
       workers.alone(
           () -> {
-            for (int seed = 0; seed < TIMES; seed++) {
+            for (int seed = 0; seed < times; seed++) {
               workOut(tank, seed, workers);
             }
           });

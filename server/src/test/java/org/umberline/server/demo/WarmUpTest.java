@@ -13,7 +13,7 @@ class WarmUpTest {
     Thread.UncaughtExceptionHandler before = Thread.getDefaultUncaughtExceptionHandler();
     Thread.setDefaultUncaughtExceptionHandler((thread, thrown) -> failure.set(thrown));
     try {
-      WarmUp.begin();
+      WarmUp.begin(1);
       Optional<Thread> thread =
           Thread.getAllStackTraces().keySet().stream()
               .filter(one -> one.getName().equals("warm-up"))
