@@ -129,9 +129,11 @@ public final class PracticeWords {
       case CHANGE_WATER -> Phrase.of("The change water: ", reading(Analyte.NITRATE, value, false));
       case ANIMALS ->
           Phrase.of(
-              value > 0
+              value == PracticeRun.DEAD
                   ? "A catfish lies dead among the roots. It is taken out."
-                  : "All that can be seen are well.");
+                  : value == PracticeRun.MISSING
+                      ? "A catfish is missing; nothing is left of it."
+                      : "All that can be seen are well.");
       case VOLUME -> Phrase.of("It holds about ", Phrase.amount(value, "L"), ".");
       case STANDARD ->
           Phrase.of(
@@ -193,10 +195,8 @@ public final class PracticeWords {
           Phrase.of(
               "A catfish died among the roots in week "
                   + Math.round(figure)
-                  + " and gave off its nitrogen"
-                  + (run.foundOut().isPresent() ? " until it was taken out" : ", all of it")
-                  + ". A rise that the food doesn’t explain, with ammonia beside it, asks for a"
-                  + " count.");
+                  + " and gave off its nitrogen for as long as it lay there. A rise that the food"
+                  + " doesn’t explain, with ammonia beside it, asks for a count.");
       case FULL_ROCK ->
           Phrase.of(
               "For each mg of phosphate in the water the rock holds about ",

@@ -59,6 +59,15 @@ public final class PracticeRun {
   private static final double CHECKED_AT = 0.4;
   private static final double CHANGED_AT = 0.5;
   private static final double TESTED_AFTER_AT = 0.55;
+
+  /** Nothing is left of a body by then. Common practice, no source. */
+  private static final int GONE_DAYS = 21;
+
+  /** What a count finds once: a dead animal, or one less. */
+  public static final double DEAD = 1;
+
+  public static final double MISSING = 2;
+
   private static final double VOLUME_ERROR = 0.02;
   private static final double VOLUME_STEP = 5;
 
@@ -190,6 +199,10 @@ public final class PracticeRun {
         && week * WEEK_DAYS >= tank.hidden().deathDay();
   }
 
+  private boolean isGone(int week) {
+    return week * WEEK_DAYS - tank.hidden().deathDay() > GONE_DAYS;
+  }
+
   private static LogEntry.Test probe(int week, double time) {
     return new LogEntry.Test(
         at(week, time),
@@ -213,7 +226,7 @@ public final class PracticeRun {
 
   /**
    * What a check of a week found: a reading in the standard unit of what was read, litres for the
-   * volume, dead animals for the animals.
+   * volume, {@link #DEAD} or {@link #MISSING} or nothing for the animals.
    *
    * @param after whether it was read after the change
    */
@@ -228,7 +241,10 @@ public final class PracticeRun {
       for (Check check : weeks.get(week).checks()) {
         boolean first = check == Check.ANIMALS && finds(week) && !dead;
         dead |= first;
-        double value = check == Check.ANIMALS ? (first ? 1 : 0) : value(week, check, good, false);
+        double value =
+            check != Check.ANIMALS
+                ? value(week, check, good, false)
+                : first ? isGone(week) ? MISSING : DEAD : 0;
         findings.add(new Finding(week, check, false, value));
         good |= check == Check.STANDARD;
       }

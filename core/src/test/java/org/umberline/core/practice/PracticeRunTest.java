@@ -126,7 +126,14 @@ class PracticeRunTest {
     PracticeRun counted = new PracticeRun(PracticeCase.UNSEEN_DEATH, SEED, counting);
     assertThat(counted.foundOut()).hasValue(found);
     assertThat(counted.couldKnow()).isEqualTo(found);
-    assertThat(reading(counted, found, Check.ANIMALS, false)).isEqualTo(1);
+    assertThat(reading(counted, found, Check.ANIMALS, false)).isEqualTo(PracticeRun.DEAD);
+    List<PracticeWeek> late =
+        new ArrayList<>(
+            Collections.nCopies(PracticeRun.WEEKS - 1, PracticeWeek.looking(List.of())));
+    late.add(PracticeWeek.looking(List.of(Check.ANIMALS)));
+    PracticeRun missed = new PracticeRun(PracticeCase.UNSEEN_DEATH, SEED, late);
+    assertThat(reading(missed, PracticeRun.WEEKS - 1, Check.ANIMALS, false))
+        .isEqualTo(PracticeRun.MISSING);
     assertThat(counted.highest()[PracticeRun.DAYS - 1]).isLessThan(dead[PracticeRun.DAYS - 1]);
   }
 
