@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDate;
 import java.util.List;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.umberline.core.calibration.Calibration;
 import org.umberline.core.calibration.Posterior;
@@ -21,6 +22,7 @@ import org.umberline.tankfile.TankFileException;
 import org.umberline.tankfile.TankFileReader;
 
 /** Tanks that were once advised wrongly, as whole tank files: what a careful keeper would say. */
+@Tag("long")
 class AdviceOnTankFilesTest {
   private static final Workers WORKERS = Workers.ofAllProcessors();
   private static final LocalDate TODAY = LocalDate.of(2026, 11, 25);
