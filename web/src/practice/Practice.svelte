@@ -7,17 +7,24 @@
   import Check from '../ui/Check.svelte';
   import Select from '../ui/Select.svelte';
   import Outcome from './Outcome.svelte';
-  import { FEEDINGS, NOTHING, amounts, begun, lived, save, saved, type Game } from './game';
+  import {
+    FEEDINGS,
+    NOTHING,
+    amounts,
+    begun,
+    isLooked,
+    lived,
+    save,
+    saved,
+    type Game,
+  } from './game';
 
   /** Invented tanks to practise on: eight weeks each, and afterwards what was true. */
-  const WEEKS = 8;
   const SEEDS = 1_000_000;
   let offers = $state.raw<Schemas['PracticeOffer'][]>([]);
   let game = $state.raw<Game | null>(null);
   let now = $state.raw<Schemas['PracticeState'] | null>(null);
   let choice = $state({ ...NOTHING });
-  let litres = $state('0');
-  let feeding = $state('1');
   let problem = $state('');
   let busy = $state(false);
   let heading = $state<HTMLHeadingElement>();
@@ -60,13 +67,11 @@
 
   function forget() {
     choice = { ...NOTHING };
-    litres = '0';
-    feeding = '1';
   }
 
   async function live() {
     if (!game) return;
-    await play(lived(game, { ...choice, litres: Number(litres), feeding: Number(feeding) }));
+    await play(lived(game, $state.snapshot(choice)));
     choice.adsorber = false;
     heading?.focus();
   }
@@ -108,7 +113,7 @@
     </ol>
   {:else}
     <h1 class="font-serif text-2xl outline-none sm:text-3xl" tabindex="-1" bind:this={heading}>
-      {offer.name}{now.outcome ? '' : `, week ${game.weeks.length + 1} of ${WEEKS}`}
+      {offer.name}{now.outcome ? '' : `, week ${game.weeks.length + 1} of ${offer.weeks}`}
     </h1>
     <p class="text-neutral max-w-prose">{said(offer.brief, '')} {said(offer.task, '')}</p>
     {#if problem}<p class="mt-3" role="alert">{problem}</p>{/if}
@@ -131,7 +136,7 @@
               <button
                 type="button"
                 class="border-base-content/50 rounded-field min-h-11 border px-3 text-left text-sm disabled:opacity-60"
-                disabled={busy || game.looked.includes(check.term)}
+                disabled={busy || isLooked(game, check.term)}
                 onclick={() => game && void play({ ...game, looked: [...game.looked, check.term] })}
                 >{check.words} <span class="text-neutral">{check.minutes} min</span></button
               >
@@ -143,12 +148,12 @@
           <h2 class="mt-3 font-serif text-xl">Do</h2>
           <p class="flex flex-wrap items-center gap-x-2 font-serif text-lg">
             Change
-            <Select class="font-serif" aria-label="water to change" bind:value={litres}>
+            <Select class="font-serif" aria-label="water to change" bind:value={choice.litres}>
               {#each amounts(offer.largestChangeL) as amount (amount)}
-                <option value={String(amount)}>{amount === 0 ? 'nothing' : volume(amount)}</option>
+                <option value={amount}>{amount === 0 ? 'nothing' : volume(amount)}</option>
               {/each}
             </Select>
-            {#if litres !== '0' && offer.fillings.length > 1}
+            {#if choice.litres > 0 && offer.fillings.length > 1}
               filled up with
               <Select class="font-serif" aria-label="filled up with" bind:value={choice.filling}>
                 {#each offer.fillings as filling (filling.term)}
@@ -157,21 +162,27 @@
               </Select>
             {/if}
             and feed
-            <Select class="font-serif" aria-label="how much to feed" bind:value={feeding}>
+            <Select class="font-serif" aria-label="how much to feed" bind:value={choice.feeding}>
               {#each FEEDINGS as [factor, words] (factor)}
-                <option value={String(factor)}>{words}</option>
+                <option value={factor}>{words}</option>
               {/each}
             </Select>
           </p>
-          {#if offer.adsorber}
-            <Check bind:checked={choice.adsorber}>Put in fresh phosphate adsorber (15 min)</Check>
+          {#if offer.adsorberMinutes}
+            <Check bind:checked={choice.adsorber}
+              >Put in fresh phosphate adsorber ({offer.adsorberMinutes} min)</Check
+            >
           {/if}
-          {#if litres !== '0'}
-            <Check bind:checked={choice.testedAfter}>{offer.testAfter} (7 min)</Check>
+          {#if choice.litres > 0}
+            <Check bind:checked={choice.testedAfter}
+              >{offer.testAfter.words} ({offer.testAfter.minutes} min)</Check
+            >
           {/if}
           <div class="mt-3 flex flex-wrap items-center gap-x-6">
             <Button kind="main" disabled={busy} onclick={() => void live()}>
-              {game.weeks.length === WEEKS - 1 ? 'Let the last week pass' : 'Let the week pass'}
+              {game.weeks.length === offer.weeks - 1
+                ? 'Let the last week pass'
+                : 'Let the week pass'}
             </Button>
             <Button onclick={leave}>Give this tank up</Button>
           </div>

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { NOTHING, amounts, begun, lived, path, save, saved, top } from './game';
+import { NOTHING, amounts, begun, isLooked, lived, path, save, saved, top } from './game';
 
 describe('a practice tank', () => {
   beforeEach(() => localStorage.clear());
@@ -21,6 +21,15 @@ describe('a practice tank', () => {
     expect(saved()).toBeNull();
     save(null);
     expect(localStorage.length).toBe(0);
+  });
+
+  it('lets nitrate be read again once its kit was tried', () => {
+    const looked = (...checks: string[]) => ({ ...begun('clean-sheet', 1), looked: checks });
+    expect(isLooked(looked('nitrate'), 'nitrate')).toBe(true);
+    expect(isLooked(looked('nitrate', 'standard'), 'nitrate')).toBe(false);
+    expect(isLooked(looked('nitrate', 'standard', 'nitrate'), 'nitrate')).toBe(true);
+    expect(isLooked(looked('phosphate', 'standard'), 'phosphate')).toBe(true);
+    expect(isLooked(looked('standard'), 'standard')).toBe(true);
   });
 
   it('offers changes in tenths of the largest', () => {

@@ -42,6 +42,10 @@ const STEPS = 10;
 
 export const begun = (term: string, seed: number): Game => ({ term, seed, weeks: [], looked: [] });
 
+/** Whether a check is made this week; nitrate may be read again after its kit was tried. */
+export const isLooked = ({ looked }: Game, term: string): boolean =>
+  (term === 'nitrate' ? looked.slice(looked.lastIndexOf('standard') + 1) : looked).includes(term);
+
 /** The open week is closed with what was done in it. */
 export const lived = (game: Game, choice: Choice): Game => ({
   ...game,

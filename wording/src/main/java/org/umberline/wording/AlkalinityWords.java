@@ -19,9 +19,6 @@ final class AlkalinityWords {
   /** Beyond this share nothing else takes much. Chosen. */
   private static final double MOST_OF_IT = 0.8;
 
-  /** A smaller daily dose is said for a week, g. Chosen. */
-  private static final double SMALL_DOSE_G = 1;
-
   private final TankModel tank;
   private final MineralSaid said;
 
@@ -98,13 +95,7 @@ final class AlkalinityWords {
                   + " with another kit, and look for what takes it."));
       return;
     }
-    double daily = use.bicarbonateGPerDay().getAsDouble();
-    boolean little = daily < SMALL_DOSE_G;
-    notes.add(
-        Phrase.of(
-            (routine.isPresent() ? "What your changes don't bring: " : "To hold it takes "),
-            SmallWords.level(little ? daily * MineralSaid.DAYS_A_WEEK : daily, "g"),
-            " of sodium bicarbonate " + (little ? "a week." : "a day.")));
+    notes.add(said.held(use.bicarbonateGPerDay().getAsDouble(), "sodium bicarbonate"));
   }
 
   private static void raised(AlkalinityUse use, List<Phrase> notes) {

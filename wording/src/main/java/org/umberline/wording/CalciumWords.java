@@ -5,23 +5,15 @@ import java.util.List;
 import java.util.OptionalDouble;
 import org.umberline.core.dosing.DoseCeilings;
 import org.umberline.core.dosing.Salt;
+import org.umberline.core.minerals.AlkalinityUse;
 import org.umberline.core.minerals.Course;
 import org.umberline.core.minerals.Mineral;
 import org.umberline.core.tank.TankModel;
 
 /** Calcium and magnesium of salted water in words. */
 final class CalciumWords {
-  /**
-   * mg/L of calcium that is built in with each dKH: CaCO3 takes two equivalents with one calcium,
-   * 0.3566 meq/L to the dKH, 40.078 g/mol (IUPAC).
-   */
-  static final double CALCIUM_PER_DKH = 0.3566 / 2 * 40.078;
-
   /** Less than this isn't worth a spoon, mg/L a day. Chosen. */
   private static final double TRIFLE = 0.2;
-
-  /** A smaller daily dose is said for a week, g. Chosen. */
-  private static final double SMALL_DOSE_G = 1;
 
   private final TankModel tank;
   private final MineralSaid said;
@@ -41,7 +33,7 @@ final class CalciumWords {
       notes.add(
           Phrase.of(
               "Corals that build with the alkalinity your tests show take at most ",
-              MineralSaid.aWeek(calcium, lost * CALCIUM_PER_DKH),
+              MineralSaid.aWeek(calcium, lost * AlkalinityUse.CALCIUM_MG_L_PER_DKH),
               " of calcium a week with it."));
     }
     return panel(calcium, "Calcium", Salt.CALCIUM_CHLORIDE, "calcium chloride", notes);
@@ -68,15 +60,7 @@ final class CalciumWords {
               "It loses more a day than a dose should bring back: test it again, with another"
                   + " kit, and test salinity."));
     } else if (hold.isPresent()) {
-      double daily = hold.getAsDouble() * tank.netVolumeL() / salt.perGram();
-      boolean little = daily < SMALL_DOSE_G;
-      notes.add(
-          Phrase.of(
-              (tank.routine().isPresent()
-                  ? "What your changes don't bring: "
-                  : "To hold it takes "),
-              SmallWords.level(little ? daily * MineralSaid.DAYS_A_WEEK : daily, "g"),
-              " of " + salted + (little ? " a week." : " a day.")));
+      notes.add(said.held(salt.grams(hold.getAsDouble(), tank.netVolumeL()), salted));
     } else if (mineral.gainPerDay().orElse(0) < 0 && mineral.wanted().isPresent()) {
       notes.add(Phrase.of("Your changes bring what it loses; nothing needs to be dosed."));
     }

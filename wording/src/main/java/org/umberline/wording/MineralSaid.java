@@ -15,6 +15,9 @@ final class MineralSaid {
   /** Less than this in a week isn't worth a word, in the analyte's unit. Chosen. */
   static final double TRIFLE_A_WEEK = 0.05;
 
+  /** A smaller daily dose is said for a week, g. Chosen. */
+  private static final double SMALL_DOSE_G = 1;
+
   private final TankModel tank;
 
   MineralSaid(TankModel tank) {
@@ -135,6 +138,16 @@ final class MineralSaid {
             " before a change and ",
             SmallWords.level(settled.after(), unit(mineral)),
             " after it."));
+  }
+
+  /** What has to be dosed of a salt to hold it, {@code dailyG} a day. */
+  Phrase held(double dailyG, String salt) {
+    boolean little = dailyG < SMALL_DOSE_G;
+    boolean changed = tank.routine().filter(routine -> routine.fraction() > 0).isPresent();
+    return Phrase.of(
+        changed ? "What your changes don't bring: " : "To hold it takes ",
+        SmallWords.level(little ? dailyG * DAYS_A_WEEK : dailyG, "g"),
+        " of " + salt + (little ? " a week." : " a day."));
   }
 
   /** One change to what is wanted, where that is small enough. */

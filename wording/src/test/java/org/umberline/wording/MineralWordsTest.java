@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.time.Instant;
 import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
+import org.umberline.core.minerals.AlkalinityUse;
 import org.umberline.core.minerals.Mineral;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.TankModel;
@@ -43,7 +44,7 @@ class MineralWordsTest {
   /** CaCO3 of 100.087 g/mol: 50.04 mg of it to the meq, 17.85 mg/L to the dKH, 40.04 % calcium. */
   @Test
   void aDegreeOfAlkalinityIsBuiltInWithSevenMilligramsOfCalcium() {
-    assertThat(CalciumWords.CALCIUM_PER_DKH).isCloseTo(17.85 * 0.4004, within(0.01));
+    assertThat(AlkalinityUse.CALCIUM_MG_L_PER_DKH).isCloseTo(17.85 * 0.4004, within(0.01));
   }
 
   @Test

@@ -4,7 +4,6 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.simulation.Scenario;
@@ -176,17 +175,7 @@ public record Stocking(double massG, List<Arrival> arrivals) {
       List<Livestock> livestock = new ArrayList<>(tank.livestock());
       livestock.add(new Livestock(EXTRA, animals, massG, Stage.ADULT, span));
       List<Food> foods = new ArrayList<>(tank.foods());
-      FoodForm dry = FoodForm.DRY;
-      foods.add(
-          new Food(
-              EXTRA,
-              EXTRA,
-              dry,
-              dry.proteinPercent(),
-              dry.phosphorusPercent(),
-              dry.moisturePercent(),
-              OptionalDouble.empty(),
-              false));
+      foods.add(Food.of(EXTRA, FoodForm.DRY));
       List<Feeding> feeding = new ArrayList<>(tank.feeding());
       feeding.add(
           new Feeding(EXTRA, RATION * animals * massG, 7, Feeding.DEFAULT_UNEATEN_FRACTION, span));

@@ -59,6 +59,16 @@ public enum Salt implements Term {
     return perGram;
   }
 
+  /**
+   * What raises a water by so much.
+   *
+   * @param rise in the standard unit of what it raises
+   * @return g
+   */
+  public double grams(double rise, double litres) {
+    return rise * litres / perGram;
+  }
+
   /** The other ion that comes with it. */
   public String companion() {
     return companion;

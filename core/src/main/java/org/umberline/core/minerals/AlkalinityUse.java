@@ -5,6 +5,7 @@ import org.umberline.core.dosing.DoseCeilings;
 import org.umberline.core.dosing.Salt;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.TankModel;
+import org.umberline.core.tank.TestUnit;
 
 /**
  * Where alkalinity goes and what brings it back.
@@ -24,6 +25,13 @@ public record AlkalinityUse(
     OptionalDouble bicarbonateGNow,
     int daysNow,
     boolean tooMuch) {
+  /**
+   * mg/L of calcium that corals build in with each dKH: CaCO3 takes two equivalents with one
+   * calcium, 40.078 g/mol (IUPAC).
+   */
+  public static final double CALCIUM_MG_L_PER_DKH =
+      40.078 / (2 * TestUnit.MILLIEQUIVALENT.standardPerUnit());
+
   /** Less than this isn't worth a spoon, dKH a day. Chosen. */
   private static final double TRIFLE = 0.01;
 
@@ -51,6 +59,6 @@ public record AlkalinityUse(
   }
 
   private static double bicarbonateG(TankModel tank, double dkh) {
-    return dkh * tank.netVolumeL() / Salt.SODIUM_BICARBONATE.perGram();
+    return Salt.SODIUM_BICARBONATE.grams(dkh, tank.netVolumeL());
   }
 }

@@ -78,7 +78,7 @@ public record BetterPlan(
 
   private static List<Check> checks(PracticeCase which, int week) {
     List<Check> checks = new ArrayList<>();
-    checks.add(which.hasPhosphateLine() ? Check.PHOSPHATE : Check.NITRATE);
+    checks.add(which.watchedBy());
     if (week == 0 || which.tells() == Check.ANIMALS) {
       checks.add(which.tells());
     }

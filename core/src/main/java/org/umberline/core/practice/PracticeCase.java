@@ -40,6 +40,11 @@ public enum PracticeCase implements Term {
     };
   }
 
+  /** The test of the nutrient that has a line. */
+  public Check watchedBy() {
+    return hasPhosphateLine() ? Check.PHOSPHATE : Check.NITRATE;
+  }
+
   /** Whether phosphate has a line here, and adsorber is at hand. */
   public boolean hasPhosphateLine() {
     return this == FULL_ROCK;

@@ -6,7 +6,6 @@ import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.SplittableRandom;
@@ -48,14 +47,18 @@ public final class PracticeRun {
   /** mg/L NO3 of the solution that is known. */
   public static final double STANDARD_MG_L = 20;
 
-  /** Days in all. */
-  public static final int DAYS = WEEKS * 7;
+  /** Days of a week, and in all. */
+  public static final int WEEK_DAYS = 7;
 
-  /** g of phosphate adsorber that are put in at once. */
-  public static final double ADSORBER_G = 150;
+  public static final int DAYS = WEEKS * WEEK_DAYS;
 
-  private static final double ADSORBER_MINUTES = 15;
-  private static final int WEEK_DAYS = DAYS / WEEKS;
+  /** g of phosphate adsorber that are put in at once. Chosen. */
+  private static final double ADSORBER_G = 150;
+
+  /** What that takes. Chosen. */
+  public static final int ADSORBER_MINUTES = 15;
+
+  // shares of the first day of a week
   private static final double CHECKED_AT = 0.4;
   private static final double CHANGED_AT = 0.5;
   private static final double TESTED_AFTER_AT = 0.55;
@@ -68,6 +71,7 @@ public final class PracticeRun {
 
   public static final double MISSING = 2;
 
+  // counted buckets, and litres; chosen
   private static final double VOLUME_ERROR = 0.02;
   private static final double VOLUME_STEP = 5;
 
@@ -93,6 +97,11 @@ public final class PracticeRun {
     scenario = Scenario.of(lived(), PracticeTank.FIRST_DAY, last, 0);
     trace = new Trace(scenario);
     run();
+  }
+
+  /** The largest change on offer, L. */
+  public double largestChangeL() {
+    return LARGEST_CHANGE * tank.stated().netVolumeL();
   }
 
   /** The tank as its keeper has it written down. */
@@ -132,17 +141,16 @@ public final class PracticeRun {
         log.add(new LogEntry.WaterChange(at(week, CHANGED_AT), litres, water, 0, ""));
       }
       Span span = new Span(takesEffect(week), Optional.of(takesEffect(week + 1).minusDays(1)));
-      tank.truth().feeding().stream()
-          .map(usual -> fed(usual, done.feeding(), span))
-          .filter(Objects::nonNull)
-          .forEach(feeding::add);
+      if (done.feeding() > 0) {
+        tank.truth().feeding().forEach(usual -> feeding.add(fed(usual, done.feeding(), span)));
+      }
     }
     death().ifPresent(log::add);
     // what was fed before is what waste has come to
     Optional<LocalDate> before = Optional.of(takesEffect(0).minusDays(1));
-    tank.truth().feeding().stream()
-        .map(usual -> fed(usual, 1, new Span(usual.span().from(), before)))
-        .forEach(feeding::add);
+    tank.truth()
+        .feeding()
+        .forEach(usual -> feeding.add(fed(usual, 1, new Span(usual.span().from(), before))));
     return tank.truth().withFeeding(feeding).withExports(adsorbers()).withLog(log);
   }
 
@@ -152,14 +160,12 @@ public final class PracticeRun {
   }
 
   private static Feeding fed(Feeding usual, double factor, Span span) {
-    return factor == 0
-        ? null
-        : new Feeding(
-            usual.food(),
-            usual.gramsPerFeed() * factor,
-            usual.feedsPerWeek(),
-            usual.uneatenFraction(),
-            span);
+    return new Feeding(
+        usual.food(),
+        usual.gramsPerFeed() * factor,
+        usual.feedsPerWeek(),
+        usual.uneatenFraction(),
+        span);
   }
 
   private List<ExportMethod> adsorbers() {
@@ -332,7 +338,7 @@ public final class PracticeRun {
 
   /** The test of it. */
   public Check watchedBy() {
-    return watched() == Nutrient.PHOSPHATE ? Check.PHOSPHATE : Check.NITRATE;
+    return tank.which().watchedBy();
   }
 
   /** The most of the watched nutrient on each day in truth, mg/L of the ion. */

@@ -209,12 +209,11 @@ record PracticeTank(PracticeCase which, TankModel stated, TankModel truth, Hidde
         OptionalDouble.empty(),
         OptionalDouble.of(resolution),
         absolute,
-        0.08);
+        Kit.defaultRelativeError(KitMethod.PHOTOMETER));
   }
 
   private static TankModel tank(
       WaterKind kind, double litres, SourceWater water, Keeping keeping, Lines lines) {
-    FoodForm dry = FoodForm.DRY;
     return new TankModel(
         "Practice",
         kind,
@@ -236,16 +235,7 @@ record PracticeTank(PracticeCase which, TankModel stated, TankModel truth, Hidde
         List.of(water),
         new Blend(List.of(new Blend.Part(TAP, 1))),
         TopOff.NONE,
-        List.of(
-            new Food(
-                FOOD,
-                FOOD,
-                dry,
-                dry.proteinPercent(),
-                dry.phosphorusPercent(),
-                dry.moisturePercent(),
-                OptionalDouble.empty(),
-                false)),
+        List.of(Food.of(FOOD, FoodForm.DRY)),
         List.of(new Feeding(FOOD, keeping.foodG, 7, Feeding.DEFAULT_UNEATEN_FRACTION, always())),
         keeping.animals,
         List.of(),

@@ -15,4 +15,17 @@ public record Food(
     double phosphorusPercent,
     double moisturePercent,
     OptionalDouble servingG,
-    boolean rinsed) {}
+    boolean rinsed) {
+  /** What a food of a form is usually made of, its keeper having said nothing else. */
+  public static Food of(String id, FoodForm form) {
+    return new Food(
+        id,
+        id,
+        form,
+        form.proteinPercent(),
+        form.phosphorusPercent(),
+        form.moisturePercent(),
+        OptionalDouble.empty(),
+        false);
+  }
+}

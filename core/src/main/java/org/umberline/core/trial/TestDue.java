@@ -1,8 +1,11 @@
 package org.umberline.core.trial;
 
 import java.time.LocalDate;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.TankModel;
 
@@ -12,13 +15,18 @@ import org.umberline.core.tank.TankModel;
  * @param on the day it was for
  */
 public record TestDue(LogEntry.Trial trial, LocalDate on) {
-  /** Those that are due, the longest-running trial first; a trial that is over asks for nothing. */
+  /**
+   * Those that are due, one of each analyte, for the longest-running trial; a trial that is over
+   * asks for nothing.
+   */
   public static List<TestDue> of(TankModel tank, LocalDate today) {
-    return tank.log().stream()
+    Map<Analyte, TestDue> due = new LinkedHashMap<>();
+    tank.log().stream()
         .filter(LogEntry.Trial.class::isInstance)
         .map(LogEntry.Trial.class::cast)
         .flatMap(trial -> of(tank, trial, today).stream())
-        .toList();
+        .forEach(test -> due.putIfAbsent(test.trial().analyte(), test));
+    return List.copyOf(due.values());
   }
 
   private static Optional<TestDue> of(TankModel tank, LogEntry.Trial trial, LocalDate today) {

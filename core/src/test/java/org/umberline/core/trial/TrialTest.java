@@ -141,6 +141,9 @@ class TrialTest {
         .extracting(TestDue::on)
         .containsExactly(DAY.plusDays(7));
     assertThat(TestDue.of(begun, DAY.plusDays(29))).as("it is over").isEmpty();
+    TankModel two =
+        rising().log(trial(OptionalDouble.empty())).log(trial(OptionalDouble.of(-7))).build();
+    assertThat(TestDue.of(two, DAY.plusDays(9))).as("one test is enough for both").hasSize(1);
     TankModel read =
         rising()
             .log(trial(OptionalDouble.empty()))

@@ -22,8 +22,6 @@ import org.umberline.wording.PracticeWords;
 /** Practice tanks in words: what is told of them, what was found, what it came to. */
 @Service
 public class PracticeAnswers {
-  private static final int WEEK_DAYS = 7;
-
   /** Written-down figures are the same for every seed. */
   private static final long ANY_SEED = 0;
 
@@ -39,7 +37,7 @@ public class PracticeAnswers {
         words.name(),
         said(words.brief()),
         said(words.task(run)),
-        largestChange(run),
+        run.largestChangeL(),
         Arrays.stream(Check.values())
             .map(
                 check ->
@@ -52,12 +50,10 @@ public class PracticeAnswers {
                     new PracticeViews.PracticeChoice(
                         filling.term(), PracticeWords.filling(filling), 0))
             .toList(),
-        which.hasPhosphateLine(),
-        PracticeWords.after(run));
-  }
-
-  private static double largestChange(PracticeRun run) {
-    return PracticeRun.LARGEST_CHANGE * run.stated().netVolumeL();
+        PracticeRun.WEEKS,
+        which.hasPhosphateLine() ? PracticeRun.ADSORBER_MINUTES : null,
+        new PracticeViews.PracticeChoice(
+            run.watchedBy().term(), PracticeWords.after(run), run.watchedBy().minutes()));
   }
 
   /**
@@ -66,9 +62,10 @@ public class PracticeAnswers {
    * @throws Refused naming what there isn't, or more than can be done
    */
   public PracticeViews.PracticeState state(PracticeCase which, PracticeRequests.PracticeKept kept) {
+    double most = new PracticeRun(which, kept.seed(), List.of()).largestChangeL();
     List<PracticeWeek> done = new ArrayList<>();
     for (int i = 0; i < kept.weeks().size(); i++) {
-      done.add(week(which, kept, i));
+      done.add(week(which, kept.weeks().get(i), "weeks[" + i + "].", most));
     }
     List<PracticeWeek> all = new ArrayList<>(done);
     boolean over = done.size() == PracticeRun.WEEKS;
@@ -99,10 +96,7 @@ public class PracticeAnswers {
   }
 
   private static PracticeWeek week(
-      PracticeCase which, PracticeRequests.PracticeKept kept, int index) {
-    PracticeRequests.PracticeWeekKept week = kept.weeks().get(index);
-    String at = "weeks[" + index + "].";
-    double most = largestChange(new PracticeRun(which, kept.seed(), List.of()));
+      PracticeCase which, PracticeRequests.PracticeWeekKept week, String at, double most) {
     if (week.litres() > most) {
       throw Refused.field(
           at + "litres", String.valueOf(week.litres()), "0 to " + Math.round(most) + " litres");
@@ -149,7 +143,8 @@ public class PracticeAnswers {
             .filter(finding -> !finding.after() && finding.check() == run.watchedBy())
             .map(
                 finding ->
-                    new PracticeViews.PracticeReading(finding.week() * WEEK_DAYS, finding.value()))
+                    new PracticeViews.PracticeReading(
+                        finding.week() * PracticeRun.WEEK_DAYS, finding.value()))
             .toList());
   }
 }

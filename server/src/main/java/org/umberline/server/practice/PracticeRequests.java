@@ -29,7 +29,7 @@ public final class PracticeRequests {
           @Min(value = 0, message = SEED)
           @Max(value = 1_000_000_000, message = SEED)
           Long seed,
-      @NotNull(message = WEEKS) @Size(max = 8, message = WEEKS) @Valid List<PracticeWeekKept> weeks,
+      @NotNull(message = WEEKS) @Size(max = 8, message = WEEKS) List<@Valid PracticeWeekKept> weeks,
       @NotNull(message = CHECKS) @Size(max = 12, message = CHECKS) List<@NotNull String> looked) {}
 
   /**

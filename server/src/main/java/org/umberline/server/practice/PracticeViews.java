@@ -8,7 +8,9 @@ import org.umberline.server.balance.AdviceViews;
 public final class PracticeViews {
   private PracticeViews() {}
 
-  @Schema(description = "a practice tank as its keeper is told of it, and what can be done in it")
+  @Schema(
+      description =
+          "a practice tank as its keeper is told of it, and what can be done in it; adsorber where some is at hand")
   public record PracticeOffer(
       String term,
       String name,
@@ -17,8 +19,9 @@ public final class PracticeViews {
       double largestChangeL,
       List<PracticeChoice> checks,
       List<PracticeChoice> fillings,
-      boolean adsorber,
-      String testAfter) {}
+      int weeks,
+      @Schema(nullable = true) Integer adsorberMinutes,
+      PracticeChoice testAfter) {}
 
   @Schema(description = "a check or a water to choose; minutes that it takes, 0 for a water")
   public record PracticeChoice(String term, String words, int minutes) {}

@@ -134,7 +134,15 @@ public class RoundsAnswers implements WorkedAhead {
         AdviceMapper.routine(advice).map(r -> BalanceMapper.routine(now.tank(), r)).orElse(null),
         now.tank().stance() == Stance.FIXED_ROUTINE,
         AdviceMapper.testFirst(advice, outlook),
-        Stream.concat(Stream.concat(looks(now), trials(now)), due(stored, now)).toList());
+        dueWorks(stored, now));
+  }
+
+  /** Looks and tests first that are asked for by name, then recurring work. */
+  private static List<RoundsViews.DueWork> dueWorks(Stored stored, LearnedTank now) {
+    List<TestDue> trials = TestDue.of(now.tank(), now.today());
+    return Stream.of(looks(now), trials(trials, now), due(stored, now, trials))
+        .flatMap(works -> works)
+        .toList();
   }
 
   /** Signs that are to be looked at again. */
@@ -152,8 +160,8 @@ public class RoundsAnswers implements WorkedAhead {
   }
 
   /** Tests that trials ask for. */
-  private static Stream<RoundsViews.DueWork> trials(LearnedTank now) {
-    return TestDue.of(now.tank(), now.today()).stream()
+  private static Stream<RoundsViews.DueWork> trials(List<TestDue> trials, LearnedTank now) {
+    return trials.stream()
         .map(
             due ->
                 new RoundsViews.DueWork(
@@ -179,11 +187,10 @@ public class RoundsAnswers implements WorkedAhead {
   }
 
   /** Work that is due today or late, the latest first. */
-  private static Stream<RoundsViews.DueWork> due(Stored stored, LearnedTank now) {
+  private static Stream<RoundsViews.DueWork> due(
+      Stored stored, LearnedTank now, List<TestDue> trials) {
     Set<String> onTrial =
-        TestDue.of(now.tank(), now.today()).stream()
-            .map(due -> due.trial().analyte().term())
-            .collect(Collectors.toSet());
+        trials.stream().map(due -> due.trial().analyte().term()).collect(Collectors.toSet());
     return now.work(stored.care()).stream()
         .filter(work -> work.kind() != Work.Kind.CHANGE && !work.due().isAfter(now.today()))
         .filter(work -> work.kind() != Work.Kind.TEST || !onTrial.contains(work.subject()))
