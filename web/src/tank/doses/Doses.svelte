@@ -258,7 +258,7 @@
         <div class="mt-3 grid gap-x-12 gap-y-4 sm:grid-cols-2">
           {#if dose.steps.length > 0}
             <ol class="border-base-content/40 border-t text-sm" data-testid="dose-steps">
-              {#each dose.steps as step (step.on)}
+              {#each dose.steps as step, i (step.on)}
                 <li
                   class="border-base-300 grid min-h-11 grid-cols-[8.5rem_1fr_auto] items-center gap-x-3 border-b sm:min-h-9"
                 >
@@ -274,7 +274,7 @@
                         {' '}→ {typed(step.reaches)} {dose.reachesUnit}</span
                       >{/if}</span
                   >
-                  {#if dose.line && may(tank, 'HELPER')}
+                  {#if i === 0 && dose.line && may(tank, 'HELPER')}
                     <Button
                       dense
                       disabled={noted.includes(step.on)}

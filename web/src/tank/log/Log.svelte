@@ -32,6 +32,7 @@
     ['renew', 'renewals'],
     ['harvest', 'harvests'],
     ['dose', 'doses'],
+    ['addition', 'salts and carbon'],
     ['death', 'deaths'],
     ['fast', 'fasts'],
     ['medicine', 'medicines'],

@@ -12,6 +12,7 @@ import org.umberline.core.quantity.Nitrate;
 import org.umberline.core.quantity.Nitrite;
 import org.umberline.core.quantity.Phosphate;
 import org.umberline.core.simulation.Workers;
+import org.umberline.core.tank.Additive;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.Dosing;
@@ -280,6 +281,11 @@ public final class TankBuilder {
   public TankBuilder change(double day, double litres) {
     log.add(new LogEntry.WaterChange(at(day), litres, changeWater, 0, ""));
     return this;
+  }
+
+  /** Something given by itself, in g or mL. */
+  public TankBuilder added(double day, Additive additive, double amount) {
+    return log(new LogEntry.Addition(at(day), additive, amount, ""));
   }
 
   public TankBuilder log(LogEntry entry) {

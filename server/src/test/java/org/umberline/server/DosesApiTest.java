@@ -1,6 +1,7 @@
 package org.umberline.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -111,6 +112,38 @@ class DosesApiTest {
     assertThat(dose.path("steps")).hasSize(2);
     assertThat(dose.at("/steps/1/reaches").asDouble()).isEqualTo(7);
     assertThat(dose.path("cautions")).isNotEmpty();
+  }
+
+  /** A salt that was noted is in the water: the next day's dose is worked out from there. */
+  @Test
+  void aDoseIsNotedFromWhereItStandsAndCounted() {
+    keeper.note(tank, "kh 5");
+    JsonNode dose = raise("alkalinity", 5, 7, "sodium-bicarbonate");
+    assertThat(dose.path("line").asString()).isEqualTo("added sodium-bicarbonate # g");
+    keeper.note(tank, dose.path("line").asString().replace("#", "3"));
+    assertThat(keeper.get(doses).json().at("/raise/2/now").asDouble())
+        .as("3 g bring 100.1 dKH litres to 100 L")
+        .isEqualTo(6, within(0.01));
+    assertThat(keeper.get("/api/tanks/" + tank + "/minerals").json().toString())
+        .contains("Salts you noted since bring it to about");
+  }
+
+  @Test
+  void hardnessIsRaisedByBothItsIons() {
+    assertThat(keeper.get(doses).json().at("/raise/3/what").asString()).isEqualTo("hardness");
+    JsonNode dose = raise("hardness", 3, 4, "calcium-chloride");
+    assertThat(words(dose.path("sentence")))
+        .isEqualTo("Give 2.6 g of calcium chloride (2 H2O) once.");
+    assertThat(dose.path("notes").toString()).contains("magnesium sulfate");
+  }
+
+  @Test
+  void aCarbonLadderThatIsNotedGoesOn() {
+    String spirit = "{\"source\": \"ethanol-40\"}";
+    JsonNode first = keeper.post(doses + "/carbon", spirit).json();
+    keeper.note(tank, first.path("line").asString().replace("#", "0.1"));
+    assertThat(words(keeper.post(doses + "/carbon", spirit).json().path("sentence")))
+        .startsWith("Begun on");
   }
 
   @Test

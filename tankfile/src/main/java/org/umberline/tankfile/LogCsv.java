@@ -45,6 +45,7 @@ public final class LogCsv {
           "wetMassG",
           "fertiliser",
           "ml",
+          "additive",
           "removedAfterHours",
           "food",
           "grams",

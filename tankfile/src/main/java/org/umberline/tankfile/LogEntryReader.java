@@ -3,6 +3,7 @@ package org.umberline.tankfile;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
+import org.umberline.core.tank.Additive;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.Kit;
@@ -47,6 +48,7 @@ final class LogEntryReader {
       case "renew" -> new LogEntry.Renew(at, e.text("export"), e.number("massG", 0), note);
       case "harvest" -> new LogEntry.Harvest(at, e.text("plant"), e.number("wetMassG"), note);
       case "dose" -> new LogEntry.Dose(at, e.text("fertiliser"), e.number("ml"), note);
+      case "addition" -> addition(e, at, note);
       case "death" ->
           new LogEntry.Death(
               at, e.number("massG"), e.number("removedAfterHours", DEFAULT_CORPSE_HOURS), note);
@@ -65,6 +67,13 @@ final class LogEntryReader {
           new LogEntry.Observation(
               at, e.text("sign"), e.integer("severity", 1), e.terms(Look.class, "looks"), note);
     };
+  }
+
+  /** Which additives there are, and what each is measured in, the schema has checked. */
+  private static LogEntry.Addition addition(Node e, OffsetDateTime at, String note) {
+    Additive additive = Additive.find(e.text("additive")).orElseThrow();
+    return new LogEntry.Addition(
+        at, additive, e.number(additive.isWeighed() ? "grams" : "ml"), note);
   }
 
   private LogEntry.Test test(Node e, OffsetDateTime at, String note) {

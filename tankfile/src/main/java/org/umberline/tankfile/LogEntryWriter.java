@@ -76,6 +76,13 @@ final class LogEntryWriter implements LogEntry.Visitor<ObjectNode> {
   }
 
   @Override
+  public ObjectNode addition(LogEntry.Addition addition) {
+    node.put("type", "addition").put("additive", addition.additive().term());
+    put(addition.additive().isWeighed() ? "grams" : "ml", addition.amount());
+    return node;
+  }
+
+  @Override
   public ObjectNode death(LogEntry.Death death) {
     node.put("type", "death");
     put("massG", death.massG());

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.catchThrowableOfType;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
@@ -14,6 +15,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.Salt;
 import org.umberline.core.tank.Stance;
 import org.umberline.core.tank.TankModel;
 
@@ -55,6 +57,35 @@ class TankFileTest {
     String written = TankFileWriter.write(tank);
     assertThat(TankFileReader.read(written).tank()).isEqualTo(tank);
     assertThat(TankFileWriter.write(TankFileReader.read(written).tank())).isEqualTo(written);
+  }
+
+  /** A salt is weighed, a liquid measured: the file says which, and no other. */
+  @Test
+  void whatIsGivenByItselfSaysItsMeasure() throws Exception {
+    String entry =
+        "{\"at\": \"2026-05-01T12:00:00Z\", \"type\": \"addition\", \"additive\": \"%s\"}";
+    String file = MINIMAL.replaceFirst("\\}\\s*$", ", \"log\": [" + entry + "]}");
+    String salt = file.formatted("sodium-bicarbonate\", \"grams\": 3, \"note\": \"by scale");
+    TankModel tank = TankFileReader.read(salt).tank();
+    assertThat(tank.log())
+        .containsExactly(
+            new LogEntry.Addition(
+                OffsetDateTime.parse("2026-05-01T12:00:00Z"),
+                Salt.SODIUM_BICARBONATE,
+                3,
+                "by scale"));
+    assertThat(TankFileReader.read(TankFileWriter.write(tank)).tank()).isEqualTo(tank);
+    for (String wrong :
+        List.of(
+            "sodium-bicarbonate\", \"ml\": 3, \"note\": \"",
+            "vinegar\", \"grams\": 3, \"note\": \"",
+            "vinegar\", \"grams\": 3, \"ml\": 3, \"note\": \"",
+            "table-salt\", \"grams\": 3, \"note\": \"",
+            "vinegar")) {
+      assertThat(problems(file.formatted(wrong)))
+          .extracting(Problem::pointer)
+          .allMatch(pointer -> pointer.startsWith("/log/0"));
+    }
   }
 
   @Test

@@ -4,10 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
 import org.umberline.core.dosing.DoseCeilings;
-import org.umberline.core.dosing.Salt;
 import org.umberline.core.minerals.AlkalinityUse;
 import org.umberline.core.minerals.Course;
 import org.umberline.core.minerals.Mineral;
+import org.umberline.core.tank.Salt;
 import org.umberline.core.tank.TankModel;
 
 /** Calcium and magnesium of salted water in words. */

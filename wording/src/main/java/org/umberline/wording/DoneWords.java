@@ -46,6 +46,14 @@ final class DoneWords implements LogEntry.Visitor<Phrase> {
   }
 
   @Override
+  public Phrase addition(LogEntry.Addition addition) {
+    return Phrase.of(
+        "added ",
+        Phrase.amount(addition.amount(), addition.additive().unit()),
+        " of " + DoseSheets.name(addition.additive()));
+  }
+
+  @Override
   public Phrase death(LogEntry.Death death) {
     return Phrase.of("an animal died, ", Phrase.amount(death.massG(), "g"));
   }

@@ -2,6 +2,7 @@ package org.umberline.wording;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.OptionalDouble;
 import org.umberline.core.dosing.CarbonLadder;
 import org.umberline.core.dosing.Conditioning;
@@ -11,9 +12,10 @@ import org.umberline.core.dosing.PhosphateLowering;
 import org.umberline.core.dosing.PumpCalibration;
 import org.umberline.core.dosing.Raise;
 import org.umberline.core.dosing.Refusal;
-import org.umberline.core.dosing.Salt;
+import org.umberline.core.tank.Additive;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.CarbonSource;
+import org.umberline.core.tank.Salt;
 import org.umberline.core.tank.TankModel;
 
 /** Doses in words. */
@@ -26,6 +28,12 @@ public final class DoseSheets {
 
   private static final double SOLUTION_ML = 500;
 
+  /**
+   * The part of a hardness that is calcium where it and magnesium are three to one by mass, which
+   * is common practice for plants, no source: 3 / 7.147 of 3 / 7.147 + 1 / 4.334.
+   */
+  private static final double CALCIUM_SHARE_OF_HARDNESS = 0.645;
+
   /** Quarters of a teaspoon are what a spoon can tell. */
   private static final double QUARTERS = 4;
 
@@ -34,6 +42,11 @@ public final class DoseSheets {
   /** What something is raised with, by its name. */
   public static String name(DoseSource source) {
     return source.salt().map(DoseSheets::name).or(() -> source.solution().map(f -> f.name())).get();
+  }
+
+  /** By its name. */
+  public static String name(Additive additive) {
+    return additive instanceof Salt salt ? name(salt) : name((CarbonSource) additive);
   }
 
   private static String name(Salt salt) {
@@ -96,11 +109,8 @@ public final class DoseSheets {
                         "Given every week, with the changes of your routine it builds up to ",
                         SmallWords.level(stack, analyte.standardUnit().label()),
                         " over what there is without it.")));
-    if (with.salt().isPresent() && isNutrient(analyte)) {
-      notes.add(
-          Phrase.of(
-              "The balance counts doses of a solution that stands in Make-up; a salt that is given"
-                  + " dry it only sees in the tests."));
+    if (analyte == Analyte.HARDNESS) {
+      notes.add(bothHalves(tank, raise));
     }
     return new DoseSheet(
         sentence,
@@ -115,7 +125,31 @@ public final class DoseSheets {
         List.of(
             "Dissolve it in tank water and pour it where the flow is; never two salts in one cup.",
             "Pure salts of a known formula only; keep them from children, and dry."),
-        with.solution().map(solution -> "dosed \"" + solution.id() + "\" # ml").orElse(""));
+        with.solution()
+            .map(solution -> "dosed \"" + solution.id() + "\" # ml")
+            .orElseGet(() -> added(with.salt().get())));
+  }
+
+  /** The entry line of a dose of it, {@code #} for its amount. */
+  private static String added(Additive additive) {
+    return "added " + additive.term() + " # " + additive.unit().toLowerCase(Locale.ROOT);
+  }
+
+  /** Plants and animals need both ions of hardness. */
+  private static Phrase bothHalves(TankModel tank, Raise raise) {
+    double dgh = raise.steps().get(0).amount() * raise.with().perUnit() / tank.netVolumeL();
+    double calcium = CALCIUM_SHARE_OF_HARDNESS * dgh;
+    return Phrase.of(
+        "Hardness is calcium and magnesium, and both are needed, about three to one by weight. For"
+            + " the same rise give ",
+        SmallWords.level(gramsOf(Salt.CALCIUM_CHLORIDE, calcium, tank), "g"),
+        " of " + name(Salt.CALCIUM_CHLORIDE) + " and ",
+        SmallWords.level(gramsOf(Salt.MAGNESIUM_SULFATE, dgh - calcium, tank), "g"),
+        " of " + name(Salt.MAGNESIUM_SULFATE) + " instead, dissolved apart.");
+  }
+
+  private static double gramsOf(Salt salt, double dgh, TankModel tank) {
+    return dgh * tank.netVolumeL() / salt.perGram(Analyte.HARDNESS);
   }
 
   private static boolean isNutrient(Analyte analyte) {
@@ -175,13 +209,15 @@ public final class DoseSheets {
   // ---------------------------------------------------------------- carbon
 
   public static DoseSheet of(CarbonLadder ladder) {
-    String unit = ladder.source() == CarbonSource.SUGAR ? "g" : "mL";
+    String unit = ladder.source().unit();
     if (ladder.refusal().isPresent()) {
       return DoseSheet.refused(refusal(ladder.refusal().get(), unit));
     }
     return new DoseSheet(
         Phrase.of(
-            "Begin with ",
+            ladder.begunOn().isPresent()
+                ? Phrase.of("Begun on ", ladder.begunOn().get(), "; it goes on with ")
+                : Phrase.of("Begin with "),
             SmallWords.level(ladder.rungs().get(0).amountPerDay(), unit),
             " of " + name(ladder.source()) + " a day; never more than ",
             SmallWords.level(ladder.mostPerDay(), unit),
@@ -205,12 +241,14 @@ public final class DoseSheets {
                 ", the rest must come in at the surface."),
             Phrase.of("Cloudy water, or animals that breathe fast: go back a step and aerate."),
             Phrase.of(
-                "Test nitrate and phosphate twice a week: phosphate left alone is the sign to stop."
-                    + " Enter the dose in Make-up, and the balance counts it.")),
+                "Test nitrate and phosphate twice a week: phosphate left alone is the sign to stop."),
+            Phrase.of(
+                "Note each day's dose: the balance counts it, and the steps go on from it. Once it"
+                    + " stays as it is, enter it in Make-up and note it no more.")),
         List.of(
             "Ethanol burns: away from flames, well closed, out of reach of children.",
             "Never through a device that can give it all at once."),
-        "");
+        added(ladder.source()));
   }
 
   // ---------------------------------------------------------------- peroxide

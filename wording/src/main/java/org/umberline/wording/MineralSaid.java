@@ -71,6 +71,10 @@ final class MineralSaid {
         mineral.wanted().isEmpty()
             ? ". "
             : Phrase.of("; you want ", level(mineral, mineral.wanted().getAsDouble()), ". "),
+        course.givenSince() > 0
+            ? Phrase.of(
+                "Salts you noted since bring it to about ", level(mineral, course.stands()), ". ")
+            : "",
         rate(mineral, course));
   }
 
@@ -92,13 +96,19 @@ final class MineralSaid {
           " a week).");
     }
     return Phrase.of(
-        "Besides your changes it " + (perDay > 0 ? "falls" : "rises") + " by about ",
+        "Besides your changes"
+            + (course.givenPerDay() > 0 ? " and the salts you noted" : "")
+            + " it "
+            + (perDay > 0 ? "falls" : "rises")
+            + " by about ",
         much,
         " a week",
         course.within() * DAYS_A_WEEK < TRIFLE_A_WEEK
             ? ""
             : Phrase.of(" (give or take ", within, ")"),
-        isDosed(mineral.analyte()) ? ", what you dose counted in." : ".");
+        isDosed(mineral.analyte()) && course.givenPerDay() == 0
+            ? ", what you dose counted in."
+            : ".");
   }
 
   private static boolean isDosed(Analyte analyte) {
@@ -133,6 +143,9 @@ final class MineralSaid {
                 + SmallWords.percent(routine.fraction())
                 + " every "
                 + SmallWords.days(routine.everyDays())
+                + (mineral.course().map(Course::givenPerDay).orElse(0.0) > 0
+                    ? " and the salts as you noted them"
+                    : "")
                 + " it settles at about ",
             SmallWords.level(settled.before(), unit(mineral)),
             " before a change and ",
@@ -156,7 +169,7 @@ final class MineralSaid {
       return;
     }
     double share = mineral.shareNow().getAsDouble();
-    double way = Math.abs(mineral.wanted().getAsDouble() - mineral.course().get().latest());
+    double way = Math.abs(mineral.wanted().getAsDouble() - mineral.course().get().stands());
     if (share > tank.limits().maxChangeFraction() || way > step.orElse(Double.MAX_VALUE)) {
       return;
     }

@@ -8,6 +8,7 @@ import org.umberline.core.minerals.Mineral;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.TankModel;
+import org.umberline.core.tank.WaterKind;
 
 /** Alkalinity, calcium, magnesium, salinity, hardness, silicate and pH in words. */
 public final class MineralWords {
@@ -45,7 +46,12 @@ public final class MineralWords {
     }
     said.toWanted(hardness, OptionalDouble.empty(), notes);
     return MineralSaid.panel(
-        hardness, "Hardness", MineralSaid.sentence(hardness), notes, List.of(), false);
+        hardness,
+        "Hardness",
+        MineralSaid.sentence(hardness),
+        notes,
+        List.of(),
+        tank.water() == WaterKind.FRESHWATER);
   }
 
   public WaterPanel silicate(Mineral silicate) {

@@ -1,6 +1,7 @@
 package org.umberline.core.dosing;
 
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -8,18 +9,21 @@ import org.umberline.core.balance.CarbonDosing;
 import org.umberline.core.chemistry.OxygenSaturation;
 import org.umberline.core.tank.CarbonSource;
 import org.umberline.core.tank.ExportMethod;
+import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.TankModel;
 
 /**
  * Organic carbon in small steps until nitrate falls. Common practice, no source.
  *
- * @param rungs the steps; none where it is refused
+ * @param begunOn the day of the first dose, where doses are noted; empty before it
+ * @param rungs the steps from today on; none where it is refused
  * @param mostPerDay the ceiling, in the source's own amount: mL, or g of sugar
  * @param oxygenTakenG the most oxygen that a day's dose at the ceiling takes
  * @param oxygenHeldG what the water holds where it is saturated
  */
 public record CarbonLadder(
     CarbonSource source,
+    Optional<LocalDate> begunOn,
     List<Rung> rungs,
     double mostPerDay,
     double oxygenTakenG,
@@ -36,6 +40,9 @@ public record CarbonLadder(
   /** A week's step, at most half again. */
   private static final double STEP = 1.5;
 
+  /** After a longer break it is begun anew. Chosen. */
+  private static final int LONGEST_GAP_DAYS = 3;
+
   /** g of oxygen that what a mL of ethanol of 40 % feeds takes at most. */
   private static final double OXYGEN_G_PER_ML = 0.66;
 
@@ -47,13 +54,18 @@ public record CarbonLadder(
    *
    * @param amountPerDay mL, or g of sugar
    */
-  public record Rung(LocalDate from, LocalDate to, double amountPerDay) {}
+  public record Rung(LocalDate from, LocalDate to, double amountPerDay) {
+    private Rung from(LocalDate day) {
+      return new Rung(day, to, amountPerDay);
+    }
+  }
 
   /**
+   * @param tank with its log as known today
    * @param gasping whether animals were seen gasping lately
    */
   public static CarbonLadder of(
-      TankModel tank, CarbonSource source, LocalDate first, boolean gasping) {
+      TankModel tank, CarbonSource source, LocalDate today, boolean gasping) {
     double most = CarbonSafety.mostPerDay(source, tank.netVolumeL());
     double ethanol = CarbonSafety.mostPerDay(CarbonSource.ETHANOL_40, tank.netVolumeL());
     double held =
@@ -61,18 +73,40 @@ public record CarbonLadder(
             * tank.netVolumeL()
             / 1000;
     Optional<Refusal> refusal =
-        CarbonSafety.against(tank, first, gasping).stream()
+        CarbonSafety.against(tank, today, gasping).stream()
             .findFirst()
             .map(danger -> Refusal.of(why(danger)))
-            .or(() -> PhosphateLowering.medicated(tank, first))
-            .or(() -> dosedAlready(tank, first));
+            .or(() -> PhosphateLowering.medicated(tank, today))
+            .or(() -> dosedAlready(tank, today));
+    Optional<LocalDate> begun = begun(tank, source, today);
     return new CarbonLadder(
         source,
-        refusal.isPresent() ? List.of() : rungs(tank, source, first, most),
+        begun,
+        refusal.isPresent()
+            ? List.of()
+            : rungs(tank, source, begun.orElse(today), most).stream()
+                .filter(rung -> !rung.to.isBefore(today))
+                .map(rung -> rung.from.isBefore(today) ? rung.from(today) : rung)
+                .toList(),
         most,
         ethanol * OXYGEN_G_PER_ML,
         held,
         refusal);
+  }
+
+  /** The first of the noted doses that lead to today without a gap. */
+  private static Optional<LocalDate> begun(TankModel tank, CarbonSource source, LocalDate today) {
+    Optional<LocalDate> first = Optional.empty();
+    for (int i = tank.log().size() - 1; i >= 0; i--) {
+      if (tank.log().get(i) instanceof LogEntry.Addition given && given.additive() == source) {
+        LocalDate on = tank.dayOf(given.at().toInstant());
+        if (ChronoUnit.DAYS.between(on, first.orElse(today)) > LONGEST_GAP_DAYS) {
+          break;
+        }
+        first = Optional.of(on);
+      }
+    }
+    return first;
   }
 
   private static Optional<Refusal> dosedAlready(TankModel tank, LocalDate day) {

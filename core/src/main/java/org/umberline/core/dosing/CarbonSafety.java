@@ -4,11 +4,15 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
 import org.umberline.core.balance.CarbonDosing;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.CarbonSource;
 import org.umberline.core.tank.ExportMethod;
+import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Qualifier;
+import org.umberline.core.tank.Span;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.WaterKind;
 import org.umberline.core.tank.WayOfKeeping;
@@ -63,10 +67,7 @@ public final class CarbonSafety {
   public static List<Finding> look(TankModel tank, LocalDate day, boolean gasping) {
     List<Finding> findings = new ArrayList<>();
     for (Danger danger : Danger.values()) {
-      tank.exports().stream()
-          .filter(ExportMethod.CarbonDose.class::isInstance)
-          .map(ExportMethod.CarbonDose.class::cast)
-          .filter(dose -> dose.amountPerDay() > 0 && dose.span().contains(day))
+      dosedOn(tank, day)
           .map(dose -> new Finding(danger, dose, left(tank, day, dose)))
           .filter(finding -> isSo(finding, tank, day, gasping))
           .findFirst()
@@ -75,20 +76,39 @@ public final class CarbonSafety {
     return List.copyOf(findings);
   }
 
+  /** What is dosed by the make-up on {@code day}, and what was noted as given on it. */
+  private static Stream<ExportMethod.CarbonDose> dosedOn(TankModel tank, LocalDate day) {
+    Stream<ExportMethod.CarbonDose> standing =
+        tank.exports().stream()
+            .filter(ExportMethod.CarbonDose.class::isInstance)
+            .map(ExportMethod.CarbonDose.class::cast)
+            .filter(dose -> dose.amountPerDay() > 0 && dose.span().contains(day));
+    Stream<ExportMethod.CarbonDose> noted =
+        Arrays.stream(CarbonSource.values())
+            .map(source -> noted(tank, source, day))
+            .filter(dose -> dose.amountPerDay() > 0);
+    return Stream.concat(standing, noted);
+  }
+
+  private static ExportMethod.CarbonDose noted(TankModel tank, CarbonSource source, LocalDate day) {
+    double amount =
+        tank.log().stream()
+            .filter(LogEntry.Addition.class::isInstance)
+            .map(LogEntry.Addition.class::cast)
+            .filter(given -> given.additive() == source)
+            .filter(given -> tank.dayOf(given.at().toInstant()).equals(day))
+            .mapToDouble(LogEntry.Addition::amount)
+            .sum();
+    return new ExportMethod.CarbonDose(
+        source.term(), source, amount, new Span(day, Optional.of(day)));
+  }
+
   /** What the ceiling leaves for one dose beside all others of that day. */
   private static double left(TankModel tank, LocalDate day, ExportMethod.CarbonDose one) {
     double others =
-        tank.exports().stream()
-            .filter(
-                export ->
-                    export instanceof ExportMethod.CarbonDose dose
-                        && !dose.equals(one)
-                        && dose.span().contains(day))
-            .mapToDouble(
-                export -> {
-                  ExportMethod.CarbonDose dose = (ExportMethod.CarbonDose) export;
-                  return dose.amountPerDay() / mostPerDay(dose.source(), tank.netVolumeL());
-                })
+        dosedOn(tank, day)
+            .filter(dose -> !dose.equals(one))
+            .mapToDouble(dose -> dose.amountPerDay() / mostPerDay(dose.source(), tank.netVolumeL()))
             .sum();
     return Math.max(0, 1 - others) * mostPerDay(one.source(), tank.netVolumeL());
   }

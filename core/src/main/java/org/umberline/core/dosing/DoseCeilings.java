@@ -17,6 +17,9 @@ public final class DoseCeilings {
   private static final double PHOSPHATE_MARINE = 0.05;
   private static final double ALKALINITY_DKH = 1;
 
+  /** From memory: fish of soft water stand no quick rise. */
+  private static final double HARDNESS_DGH = 1;
+
   /** From memory, mg/L. */
   private static final double CALCIUM = 20;
 
@@ -43,6 +46,7 @@ public final class DoseCeilings {
       case NITRATE -> tank.netVolumeL() < SMALL_TANK_L ? NITRATE_SMALL_TANK : NITRATE;
       case PHOSPHATE -> isMarine(tank) ? PHOSPHATE_MARINE : PHOSPHATE;
       case ALKALINITY -> ALKALINITY_DKH;
+      case HARDNESS -> HARDNESS_DGH;
       case CALCIUM -> CALCIUM;
       case MAGNESIUM -> MAGNESIUM;
       default -> throw new IllegalArgumentException(analyte.term() + " is never dosed");
@@ -56,6 +60,7 @@ public final class DoseCeilings {
       case NITRATE -> marine ? 20 : 40;
       case PHOSPHATE -> marine ? 0.2 : 2;
       case ALKALINITY -> 12;
+      case HARDNESS -> 20;
       case CALCIUM -> marine ? 480 : 120;
       case MAGNESIUM -> marine ? 1500 : 50;
       default -> throw new IllegalArgumentException(analyte.term() + " is never dosed");

@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Fertiliser;
+import org.umberline.core.tank.Salt;
 import org.umberline.core.tank.TankModel;
 
 /**
@@ -13,7 +14,8 @@ import org.umberline.core.tank.TankModel;
  * @param id a salt's term, or the id of a solution of the tank's make-up
  * @param salt empty for a solution
  * @param solution empty for a salt
- * @param perUnit what a gram, or a mL of a solution, brings: mg of the ion, or dKH times litres
+ * @param perUnit what a gram, or a mL of a solution, brings: mg of the ion, or dKH or dGH times
+ *     litres
  * @param companion what comes with it
  * @param companionMgPerUnit how much of that, mg
  */
@@ -31,16 +33,18 @@ public record DoseSource(
             tank.fertilisers().stream()
                 .map(solution -> of(solution, analyte))
                 .filter(source -> source.perUnit > 0),
-            Stream.of(Salt.values()).filter(salt -> salt.raises() == analyte).map(DoseSource::of))
+            Stream.of(Salt.values())
+                .filter(salt -> salt.perGram(analyte) > 0)
+                .map(salt -> of(salt, analyte)))
         .toList();
   }
 
-  private static DoseSource of(Salt salt) {
+  private static DoseSource of(Salt salt, Analyte analyte) {
     return new DoseSource(
         salt.term(),
         Optional.of(salt),
         Optional.empty(),
-        salt.perGram(),
+        salt.perGram(analyte),
         salt.companion(),
         salt.companionMgPerGram());
   }

@@ -112,6 +112,7 @@ public record Ledger(
       put(in, "what animals give off besides food", "fasts and deaths logged", Flow.ANIMALS);
       put(in, "soil", "new soil gives off ammonia; figure chosen", Flow.SOIL);
       fertilisers(in);
+      salts(in);
       put(in, "not listed", "learned from tests", Flow.UNLISTED);
       put(in, "change water", "logged changes, the water's own figures", Flow.CHANGE_WATER);
       put(in, "top-off water", "litres a day, the water's own figures", Flow.TOP_OFF_WATER);
@@ -223,6 +224,17 @@ public record Ledger(
                   "doses as entered",
                   amount(i -> mg / (end - begin))));
         }
+      }
+    }
+
+    private void salts(List<Line> in) {
+      double mg = 0;
+      for (int day = begin; day < end; day++) {
+        mg += nitrogen ? scenario.saltNitrogen(day) : scenario.saltPhosphorus(day);
+      }
+      if (mg > 0) {
+        double perDay = mg / (end - begin);
+        in.add(new Line("salts", "salts", "given dry, as entered", amount(i -> perDay)));
       }
     }
 

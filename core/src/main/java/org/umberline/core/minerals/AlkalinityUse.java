@@ -2,8 +2,8 @@ package org.umberline.core.minerals;
 
 import java.util.OptionalDouble;
 import org.umberline.core.dosing.DoseCeilings;
-import org.umberline.core.dosing.Salt;
 import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.Salt;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.TestUnit;
 
@@ -45,7 +45,7 @@ public record AlkalinityUse(
     double step = DoseCeilings.stepADay(tank, Analyte.ALKALINITY);
     double below =
         alkalinity.course().isPresent() && !alkalinity.isAsWanted()
-            ? alkalinity.wanted().orElse(0) - alkalinity.course().get().latest()
+            ? alkalinity.wanted().orElse(0) - alkalinity.course().get().stands()
             : 0;
     return new AlkalinityUse(
         byNitrification,

@@ -18,24 +18,39 @@ import org.umberline.core.tank.Kit;
 import org.umberline.core.tank.KitMethod;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Qualifier;
+import org.umberline.core.tank.Salt;
 import org.umberline.core.tank.SourceWater;
 import org.umberline.core.tank.TankModel;
 
 /**
  * How something dissolved moved between its tests. The level it began at and what the tank loses of
  * it a day are fitted to the readings of the last three months by least squares, through the water
- * changes in between. What is dosed and what top-off water brings are in it: the loss is net of
- * them.
+ * changes and the salts noted in between. What was dosed without a note and what top-off water
+ * brings are in it: the loss is net of them.
  *
  * @param latest last reading, in the analyte's standard unit
  * @param readings readings of the last three months
  * @param lostPerDay standard units a day, negative where the level gains; empty where one reading,
  *     too few days or a change with water of unknown content don't tell
  * @param error standard error of that; zero without it
+ * @param givenSince by how much salts noted after the last reading raise it, standard units
+ * @param givenPerDay what noted salts brought in the last four weeks, standard units a day
  */
 public record Course(
-    double latest, LocalDate on, int readings, OptionalDouble lostPerDay, double error) {
+    double latest,
+    LocalDate on,
+    int readings,
+    OptionalDouble lostPerDay,
+    double error,
+    double givenSince,
+    double givenPerDay) {
   private static final Duration LOOKED_BACK = Duration.ofDays(90);
+
+  /** Older doses say nothing of what is given now. Chosen. */
+  private static final Duration GIVEN_WITHIN = Duration.ofDays(28);
+
+  /** A dose is taken to be one of a week at least. Chosen. */
+  private static final double LEAST_GIVEN_DAYS = 7;
 
   /** Fewer days show no rate. Chosen. */
   private static final double LEAST_DAYS = 5;
@@ -79,7 +94,48 @@ public record Course(
             tank.dayOf(last.at().toInstant()),
             tests.size(),
             fit.map(f -> OptionalDouble.of(f.lost)).orElse(OptionalDouble.empty()),
-            fit.map(Fit::error).orElse(0.0)));
+            fit.map(Fit::error).orElse(0.0),
+            // of one moment, in the order they were noted in
+            entries.subList(entries.lastIndexOf(last), entries.size()).stream()
+                .mapToDouble(entry -> risen(tank, analyte, entry))
+                .sum(),
+            givenPerDay(tank, analyte, entries, now)));
+  }
+
+  /** What the water holds, by the last reading and the salts noted since. */
+  public double stands() {
+    return latest + givenSince;
+  }
+
+  /**
+   * What the water holds of something, by its last reading of three months and the salts noted
+   * since, in its standard unit.
+   */
+  public static OptionalDouble stands(TankModel tank, Analyte analyte, Instant now) {
+    return of(tank, analyte, water -> OptionalDouble.empty(), now)
+        .map(course -> OptionalDouble.of(course.stands()))
+        .orElse(OptionalDouble.empty());
+  }
+
+  private static double givenPerDay(
+      TankModel tank, Analyte analyte, List<LogEntry> entries, Instant now) {
+    List<LogEntry> given =
+        entries.stream()
+            .filter(entry -> risen(tank, analyte, entry) > 0)
+            .filter(entry -> entry.at().toInstant().isAfter(now.minus(GIVEN_WITHIN)))
+            .toList();
+    if (given.isEmpty()) {
+      return 0;
+    }
+    double days = Math.max(LEAST_GIVEN_DAYS, days(given.get(0).at().toInstant(), now));
+    return given.stream().mapToDouble(entry -> risen(tank, analyte, entry)).sum() / days;
+  }
+
+  /** By how much an entry raised the level: a salt that was noted, else nothing. */
+  private static double risen(TankModel tank, Analyte analyte, LogEntry entry) {
+    return entry instanceof LogEntry.Addition addition && addition.additive() instanceof Salt salt
+        ? addition.amount() * salt.perGram(analyte) / tank.netVolumeL()
+        : 0;
   }
 
   /** Whether the readings show that it is lost, or gained. */
@@ -116,6 +172,8 @@ public record Course(
           return Optional.empty();
         }
         walked.change(at, Math.min(1, change.litres() / tank.netVolumeL()), brought.orElse(0));
+      } else if (risen(tank, tests.get(0).analyte(), entry) > 0) {
+        walked.given(at, risen(tank, tests.get(0).analyte(), entry));
       } else if (tests.contains(entry)) {
         walked.to(at);
         rows.add(new double[] {walked.ofStart, -walked.ofLoss});
@@ -142,6 +200,11 @@ public record Course(
       double days = days(at, next);
       ofLoss += days;
       at = next;
+    }
+
+    void given(Instant when, double rise) {
+      to(when);
+      known += rise;
     }
 
     void change(Instant when, double share, double brought) {

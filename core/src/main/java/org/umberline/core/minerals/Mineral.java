@@ -19,9 +19,10 @@ import org.umberline.core.tank.WaterKind;
  * @param wanted what the water shall hold; empty where nobody said
  * @param source what the change water holds; empty where that isn't known
  * @param topOffPerDay what top-off water adds a day
- * @param gainPerDay what the water gains a day without a change, negative where it loses; empty
- *     where it isn't known
- * @param settles where the routine lets it settle; empty without a routine, source or rate
+ * @param gainPerDay what the water gains a day without a change or a noted salt, negative where it
+ *     loses; empty where it isn't known
+ * @param settles where the routine lets it settle, noted salts going on; empty without a routine,
+ *     source or rate
  * @param shareNow the share that brings it to what is wanted at once, 0..1; empty where the change
  *     water can't, or nothing is wanted
  * @param shareToHold the least share, at the routine's interval, that keeps it from falling under
@@ -103,7 +104,12 @@ public record Mineral(
     Optional<Settled> settles =
         routine
             .filter(r -> source.isPresent() && gain.isPresent())
-            .map(r -> Settled.of(source.getAsDouble(), gain.getAsDouble(), r));
+            .map(
+                r ->
+                    Settled.of(
+                        source.getAsDouble(),
+                        gain.getAsDouble() + course.map(Course::givenPerDay).orElse(0.0),
+                        r));
     return new Mineral(
         analyte,
         course,
@@ -113,7 +119,7 @@ public record Mineral(
         gain,
         settles,
         target.isPresent() && source.isPresent() && course.isPresent()
-            ? shareNow(course.get().latest(), target.getAsDouble(), source.getAsDouble())
+            ? shareNow(course.get().stands(), target.getAsDouble(), source.getAsDouble())
             : OptionalDouble.empty(),
         target.isPresent() && source.isPresent() && gain.isPresent() && routine.isPresent()
             ? shareToHold(
@@ -193,8 +199,8 @@ public record Mineral(
   public boolean isAsWanted() {
     return wanted.isPresent()
         && course.isPresent()
-        && Math.abs(course.get().latest() - wanted.getAsDouble())
-            <= NEAR * Math.max(wanted.getAsDouble(), course.get().latest());
+        && Math.abs(course.get().stands() - wanted.getAsDouble())
+            <= NEAR * Math.max(wanted.getAsDouble(), course.get().stands());
   }
 
   /** Whether there is anything to say of it: a test, or a water that is known to hold some. */

@@ -7,13 +7,13 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.dosing.DoseCeilings;
-import org.umberline.core.dosing.Salt;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Advice.AmountUnit;
 import org.umberline.core.planning.Advice.Lever;
 import org.umberline.core.planning.Advice.Pulled;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.Fertiliser;
+import org.umberline.core.tank.Salt;
 import org.umberline.core.tank.TankModel;
 
 /** What helps a tank that holds too little of a nutrient: feed, filter less, dose. */

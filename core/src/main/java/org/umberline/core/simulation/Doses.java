@@ -1,12 +1,19 @@
 package org.umberline.core.simulation;
 
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import org.umberline.core.balance.CarbonDosing;
+import org.umberline.core.quantity.Nitrate;
+import org.umberline.core.quantity.Phosphate;
+import org.umberline.core.tank.Additive;
+import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.CarbonSource;
 import org.umberline.core.tank.Dosing;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.Fertiliser;
 import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.Salt;
 import org.umberline.core.tank.TankModel;
 
 /** What is dosed on each day: fertilisers, and carbon for bacteria. */
@@ -19,6 +26,12 @@ final class Doses {
 
   /** mL of each fertiliser of the tank, {@code [fertiliser][day]}. */
   final double[][] mlOfFertiliser;
+
+  /** mg N a day that salts given by themselves bring, part of {@link #nitrogen}. */
+  final double[] saltNitrogen;
+
+  /** The same in mg P. */
+  final double[] saltPhosphorus;
 
   /** What bacteria on dosed carbon ask for, mg N a day. */
   final double[] carbonNitrogen;
@@ -38,11 +51,14 @@ final class Doses {
     nitrogen = new double[days.count];
     phosphorus = new double[days.count];
     mlOfFertiliser = new double[tank.fertilisers().size()][days.count];
+    saltNitrogen = new double[days.count];
+    saltPhosphorus = new double[days.count];
     carbonNitrogen = new double[days.count];
     carbonPhosphorus = new double[days.count];
     carbonDenitrifies = new double[days.count];
     layOutCarbon();
     layOutFertilisers(habits());
+    layOutHabitualAdditions();
   }
 
   private void layOutCarbon() {
@@ -51,9 +67,7 @@ final class Doses {
         double carbon = CarbonDosing.carbonMg(dose.source(), dose.amountPerDay());
         for (int day = 0; day < days.count; day++) {
           if (days.covers(dose.span(), day)) {
-            carbonNitrogen[day] += CarbonDosing.nitrogenMg(carbon);
-            carbonPhosphorus[day] += CarbonDosing.phosphorusMg(carbon);
-            carbonDenitrifies[day] += CarbonDosing.denitrifiesMg(carbon);
+            addCarbon(day, carbon);
           }
         }
       }
@@ -83,6 +97,45 @@ final class Doses {
         habitMlPerDay.forEach((id, ml) -> add(future, id, ml));
       }
     }
+  }
+
+  /** What was given by itself lately goes on being given. */
+  private void layOutHabitualAdditions() {
+    Map<Additive, Double> perDay = new LinkedHashMap<>();
+    double habit = 1.0 / days.habitDays();
+    for (LogEntry entry : days.habitEntries()) {
+      if (entry instanceof LogEntry.Addition addition) {
+        perDay.merge(addition.additive(), addition.amount() * habit, Double::sum);
+      }
+    }
+    for (int day = days.asOf + 1; day < days.count; day++) {
+      int future = day;
+      perDay.forEach((additive, amount) -> add(future, additive, amount));
+    }
+  }
+
+  void add(LogEntry.Addition addition) {
+    add((int) days.timeOf(addition), addition.additive(), addition.amount());
+  }
+
+  private void add(int day, Additive additive, double amount) {
+    if (additive instanceof CarbonSource source) {
+      addCarbon(day, CarbonDosing.carbonMg(source, amount));
+    } else if (additive instanceof Salt salt) {
+      double mgN = new Nitrate(amount * salt.perGram(Analyte.NITRATE)).asNitrogen().mgPerLitre();
+      double mgP =
+          new Phosphate(amount * salt.perGram(Analyte.PHOSPHATE)).asPhosphorus().mgPerLitre();
+      nitrogen[day] += mgN;
+      phosphorus[day] += mgP;
+      saltNitrogen[day] += mgN;
+      saltPhosphorus[day] += mgP;
+    }
+  }
+
+  private void addCarbon(int day, double mgCarbon) {
+    carbonNitrogen[day] += CarbonDosing.nitrogenMg(mgCarbon);
+    carbonPhosphorus[day] += CarbonDosing.phosphorusMg(mgCarbon);
+    carbonDenitrifies[day] += CarbonDosing.denitrifiesMg(mgCarbon);
   }
 
   /** Stands in the day's fertiliser: within a day its hour does not matter to a forecast. */

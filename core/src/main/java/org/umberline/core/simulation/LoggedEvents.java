@@ -59,6 +59,12 @@ final class LoggedEvents implements LogEntry.Visitor<List<Event>> {
   }
 
   @Override
+  public List<Event> addition(LogEntry.Addition addition) {
+    doses.add(addition);
+    return List.of();
+  }
+
+  @Override
   public List<Event> harvest(LogEntry.Harvest harvest) {
     return List.of(stands.harvested(harvest));
   }

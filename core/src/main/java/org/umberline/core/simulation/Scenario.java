@@ -297,6 +297,16 @@ public final class Scenario {
     return doses.mlOfFertiliser[index][day];
   }
 
+  /** mg N that salts given by themselves bring on a day. */
+  public double saltNitrogen(int day) {
+    return doses.saltNitrogen[day];
+  }
+
+  /** mg P that salts given by themselves bring on a day. */
+  public double saltPhosphorus(int day) {
+    return doses.saltPhosphorus[day];
+  }
+
   /** Whether anything in the tank denitrifies, as far as its entries say. */
   public boolean denitrifies() {
     return denitrifying.length > 0;

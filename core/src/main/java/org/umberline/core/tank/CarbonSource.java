@@ -1,7 +1,7 @@
 package org.umberline.core.tank;
 
 /** What carries the organic carbon that is dosed. Ethanol is 40 % by volume. */
-public enum CarbonSource implements Term {
+public enum CarbonSource implements Additive {
   ETHANOL_40("ethanol-40"),
   SUGAR("sugar"),
   VINEGAR("vinegar");
@@ -15,5 +15,10 @@ public enum CarbonSource implements Term {
   @Override
   public String term() {
     return term;
+  }
+
+  @Override
+  public boolean isWeighed() {
+    return this == SUGAR;
   }
 }

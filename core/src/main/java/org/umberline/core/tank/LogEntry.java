@@ -29,6 +29,8 @@ public sealed interface LogEntry {
 
     T dose(Dose dose);
 
+    T addition(Addition addition);
+
     T death(Death death);
 
     T feed(Feed feed);
@@ -98,6 +100,19 @@ public sealed interface LogEntry {
     @Override
     public <T> T accept(Visitor<T> visitor) {
       return visitor.dose(this);
+    }
+  }
+
+  /**
+   * A salt or a source of carbon given by itself.
+   *
+   * @param amount g, or mL, as the additive is measured
+   */
+  record Addition(OffsetDateTime at, Additive additive, double amount, String note)
+      implements LogEntry {
+    @Override
+    public <T> T accept(Visitor<T> visitor) {
+      return visitor.addition(this);
     }
   }
 

@@ -43,6 +43,16 @@ class CarbonSafetyTest {
   }
 
   @Test
+  void whatWasNotedTodayCountsToo() {
+    TankBuilder noted = new TankBuilder().volumeL(76);
+    noted.added(20.3, CarbonSource.VINEGAR, 5).added(20.7, CarbonSource.VINEGAR, 15);
+    assertThat(dangers(noted, false)).containsOnly(Danger.OVER_CEILING);
+    assertThat(dangers(new TankBuilder().volumeL(76).added(19.5, CarbonSource.VINEGAR, 20), false))
+        .as("yesterday's is done")
+        .isEmpty();
+  }
+
+  @Test
   void aCarefulDoseIsLeftAlone() {
     assertThat(dangers(dosed(CarbonSource.ETHANOL_40, 1.9), false)).isEmpty();
     assertThat(dangers(dosed(CarbonSource.ETHANOL_40, 0), true)).isEmpty();

@@ -21,6 +21,7 @@ import org.umberline.core.tank.Line;
 import org.umberline.core.tank.Lines;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.Salt;
 import org.umberline.core.tank.SubstrateKind;
 import org.umberline.core.tank.TankModel;
 
@@ -162,6 +163,48 @@ class DosesTest {
             .build();
     assertThat(CarbonLadder.of(dosed, CarbonSource.ETHANOL_40, TODAY, false).refusal())
         .contains(Refusal.of(Refusal.Why.CARBON_DOSED));
+  }
+
+  /** Who notes what was given finds the ladder where it was left. */
+  @Test
+  void aLadderThatIsNotedGoesOn() {
+    LocalDate begun = TankBuilder.START.plusDays(10);
+    TankBuilder noted = new TankBuilder().volumeL(400);
+    for (int day = 10; day < 18; day++) {
+      noted.added(day + 0.4, CarbonSource.ETHANOL_40, 0.4);
+    }
+    CarbonLadder ladder =
+        CarbonLadder.of(noted.build(), CarbonSource.ETHANOL_40, begun.plusDays(9), false);
+    assertThat(ladder.begunOn()).contains(begun);
+    assertThat(ladder.rungs().get(0))
+        .isEqualTo(new CarbonLadder.Rung(begun.plusDays(9), begun.plusDays(13), 0.8 * 1.5));
+    assertThat(CarbonLadder.of(noted.build(), CarbonSource.SUGAR, begun, false).begunOn())
+        .isEmpty();
+    assertThat(
+            CarbonLadder.of(noted.build(), CarbonSource.ETHANOL_40, begun.plusDays(20), false)
+                .begunOn())
+        .as("after a break it is begun anew")
+        .isEmpty();
+  }
+
+  /**
+   * A dGH is 10 mg/L of CaO, so 7.147 mg/L of calcium or 4.334 of magnesium (IUPAC masses): in 100
+   * L that is 2.62 g of calcium chloride with two waters, 4.40 g of magnesium sulfate with seven.
+   */
+  @Test
+  void hardnessIsRaisedByCalciumAndByMagnesium() {
+    List<DoseSource> sources = DoseSource.of(tank(100), Analyte.HARDNESS);
+    assertThat(sources)
+        .extracting(DoseSource::id)
+        .containsExactly("calcium-chloride", "magnesium-chloride", "magnesium-sulfate");
+    Raise calcium = Raise.of(tank(100), Analyte.HARDNESS, 3, 4, sources.get(0), TODAY);
+    assertThat(calcium.steps()).hasSize(1);
+    assertThat(calcium.steps().get(0).amount()).isEqualTo(2.62, within(0.005));
+    Raise magnesium = Raise.of(tank(100), Analyte.HARDNESS, 3, 6, sources.get(2), TODAY);
+    assertThat(magnesium.steps()).as("a dGH a day").hasSize(3);
+    assertThat(magnesium.steps().get(0).amount()).isEqualTo(4.40, within(0.005));
+    assertThat(Raise.of(tank(100), Analyte.HARDNESS, 3, 25, sources.get(0), TODAY).refusal())
+        .contains(Refusal.of(Refusal.Why.OVER_HIGHEST, 20));
   }
 
   /**

@@ -15,6 +15,7 @@ import org.umberline.core.calibration.Posterior;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.synthetic.SyntheticTank;
 import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.Salt;
 import org.umberline.core.tank.TankModel;
 
 class LedgerTest {
@@ -37,6 +38,30 @@ class LedgerTest {
         assertThat(line.perDay().low()).isLessThanOrEqualTo(line.perDay().high());
       }
     }
+  }
+
+  /** 0.5 g of potassium nitrate a day bring 69.3 mg N (IUPAC masses: 613.3 mg NO3 a g). */
+  @Test
+  void aSaltThatIsGivenDryHasItsLine() {
+    TankBuilder builder =
+        new TankBuilder()
+            .startedOn(TankBuilder.START.minusYears(1))
+            .photometer("no3", Analyte.NITRATE, 0.2, 0.01);
+    for (int day = 0; day < 60; day++) {
+      builder.added(day + 0.3, Salt.POTASSIUM_NITRATE, 0.5);
+      if (day % 3 == 0) {
+        builder.test(day + 0.5, Analyte.NITRATE, 5 + 3.0665 * (day + 0.5), "no3");
+      }
+    }
+    Posterior posterior =
+        Calibration.calibrate(builder.build(), TankBuilder.START.plusDays(59), 1, 200, 1, WORKERS);
+    Ledger nitrogen = Ledger.of(posterior, 28).get(Nutrient.NITRATE.ordinal());
+    assertThat(nitrogen.in())
+        .filteredOn(line -> line.name().equals("salts"))
+        .singleElement()
+        .satisfies(line -> assertThat(line.perDay().mean()).isEqualTo(69.27, within(0.01)));
+    assertThat(sum(nitrogen.in()) - sum(nitrogen.out()) + nitrogen.unexplained().mean())
+        .isEqualTo(sum(nitrogen.held()), within(1e-6));
   }
 
   /** 20 mL of 10 mg NO3 and 1 mg PO4 a day in 100 L and nothing else: 14 mg/L NO3 a week. */

@@ -11,6 +11,7 @@ import org.umberline.core.TankBuilder;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Qualifier;
 import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.Salt;
 import org.umberline.core.tank.TankModel;
 
 /** Against mass balances worked out by hand. */
@@ -56,6 +57,34 @@ class MineralTest {
             .build();
     assertThat(alkalinity(tank, 21).course().orElseThrow().lostPerDay().getAsDouble())
         .isCloseTo(0.1, within(1e-9));
+  }
+
+  /**
+   * A g of bicarbonate brings 33.38 dKH litres: 12 g in 100 L are 4.006 dKH. From 8 to 6 in ten
+   * days with that given between, 6.006 dKH were used.
+   */
+  @Test
+  void whatWasNotedAsGivenIsNoLessUsed() {
+    TankModel tank =
+        tank()
+            .test(10, Analyte.ALKALINITY, 8, "drops")
+            .added(13, Salt.SODIUM_BICARBONATE, 6)
+            .added(17, Salt.SODIUM_BICARBONATE, 6)
+            .added(17, Salt.POTASSIUM_NITRATE, 5)
+            .test(20, Analyte.ALKALINITY, 6, "drops")
+            .build();
+    Course course = alkalinity(tank, 23).course().orElseThrow();
+    assertThat(course.lostPerDay().getAsDouble()).isCloseTo(0.6006, within(1e-3));
+    assertThat(course.givenPerDay()).isCloseTo(0.4006, within(1e-3));
+    assertThat(course.stands()).isEqualTo(6);
+    TankModel since =
+        tank()
+            .test(20, Analyte.ALKALINITY, 6, "drops")
+            .added(21, Salt.SODIUM_BICARBONATE, 6)
+            .build();
+    assertThat(Course.stands(since, Analyte.ALKALINITY, day(22)).getAsDouble())
+        .as("a g brings 33.38 dKH litres")
+        .isCloseTo(8.003, within(1e-3));
   }
 
   /** 1 L a day of 10 dKH into 100 L adds 0.1 dKH a day; where 0.02 are used, it gains 0.08. */

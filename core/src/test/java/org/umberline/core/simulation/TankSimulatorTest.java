@@ -25,6 +25,7 @@ import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.PlantKind;
 import org.umberline.core.tank.Routine;
+import org.umberline.core.tank.Salt;
 import org.umberline.core.tank.Span;
 import org.umberline.core.tank.Stage;
 import org.umberline.core.tank.SubstrateKind;
@@ -141,7 +142,9 @@ class TankSimulatorTest {
         .startedOn(random.nextBoolean() ? START : START.minusDays(200));
     for (int i = 0; i < 40; i++) {
       double day = 60 * random.nextDouble();
-      switch (random.nextInt(10)) {
+      switch (random.nextInt(12)) {
+        case 10 -> builder.added(day, Salt.POTASSIUM_PHOSPHATE, 0.1);
+        case 11 -> builder.added(day, CarbonSource.SUGAR, 0.3);
         case 8 ->
             builder.log(
                 new LogEntry.Observation(TankBuilder.at(day), "hair-algae", random.nextInt(4), ""));

@@ -62,6 +62,17 @@ final class Lanes implements LogEntry.Visitor<Optional<Lanes.Lane>> {
   }
 
   @Override
+  public Optional<Lane> addition(LogEntry.Addition addition) {
+    return Lane.of(
+        "dosed",
+        Figures.plain(addition.amount())
+            + " "
+            + addition.additive().unit()
+            + " "
+            + addition.additive().term());
+  }
+
+  @Override
   public Optional<Lane> death(LogEntry.Death death) {
     return Lane.of("died", Figures.plain(death.massG()) + " g");
   }

@@ -19,6 +19,7 @@ import org.umberline.core.dosing.PumpCalibration;
 import org.umberline.core.dosing.Raise;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.ledger.Ledger;
+import org.umberline.core.minerals.Course;
 import org.umberline.core.planning.SafetyGuard;
 import org.umberline.core.quantity.Phosphate;
 import org.umberline.core.tank.AdsorberPlacement;
@@ -43,6 +44,7 @@ public class DosesAnswers {
           Analyte.NITRATE,
           Analyte.PHOSPHATE,
           Analyte.ALKALINITY,
+          Analyte.HARDNESS,
           Analyte.CALCIUM,
           Analyte.MAGNESIUM);
 
@@ -64,12 +66,19 @@ public class DosesAnswers {
     TankModel tank = stored.tank();
     return new DosesViews.Doses(
         tank.netVolumeL(),
-        RAISED.stream().map(analyte -> raisable(stored, analyte)).toList(),
+        raised(tank).stream().map(analyte -> raisable(stored, analyte)).toList(),
         Arrays.stream(CarbonSource.values())
             .map(source -> new DosesViews.DoseWith(source.term(), DoseSheets.name(source)))
             .toList(),
         PhosphateLowering.usualTarget(tank, now(stored, Analyte.PHOSPHATE).orElse(0)),
         orNull(stored.care().conditionerMlPer100L()));
+  }
+
+  /** Sea water's hardness follows from its salt. */
+  private static List<Analyte> raised(TankModel tank) {
+    return RAISED.stream()
+        .filter(analyte -> analyte != Analyte.HARDNESS || tank.water() == WaterKind.FRESHWATER)
+        .toList();
   }
 
   private DosesViews.Raisable raisable(Stored stored, Analyte analyte) {
@@ -90,12 +99,7 @@ public class DosesAnswers {
     return Nutrient.of(analyte)
         .map(
             nutrient -> OptionalDouble.of(advices.learned(stored).advisor().levels().now(nutrient)))
-        .orElseGet(
-            () ->
-                known
-                    .lastTest(analyte)
-                    .map(test -> OptionalDouble.of(test.standardValue()))
-                    .orElse(OptionalDouble.empty()));
+        .orElseGet(() -> Course.stands(known, analyte, clock.instant()));
   }
 
   private static OptionalDouble to(TankModel tank, Analyte analyte) {
@@ -121,8 +125,9 @@ public class DosesAnswers {
   public DosesViews.Dose raise(Stored stored, DosesRequests.RaiseAsked asked) {
     TankModel tank = stored.tank();
     Analyte analyte = Terms.of(Analyte.class, "what", asked.what());
-    if (!RAISED.contains(analyte)) {
-      throw Refused.field("what", asked.what(), terms(RAISED.stream().map(Analyte::term).toList()));
+    if (!raised(tank).contains(analyte)) {
+      throw Refused.field(
+          "what", asked.what(), terms(raised(tank).stream().map(Analyte::term).toList()));
     }
     List<DoseSource> sources = DoseSource.of(tank, analyte);
     DoseSource with =

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Stream;
+import org.umberline.core.tank.Additive;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.Fertiliser;
 import org.umberline.core.tank.Food;
@@ -63,6 +64,7 @@ public final class Completions {
               .map(ExportMethod::id)
               .toList();
       case "dosed", "dose" -> tank.fertilisers().stream().map(Fertiliser::id).toList();
+      case "added" -> Additive.all().stream().map(Additive::term).toList();
       case "dead", "died" ->
           tank.livestock().stream()
               .map(Livestock::name)

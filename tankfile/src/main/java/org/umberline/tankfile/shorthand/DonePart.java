@@ -7,8 +7,10 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.umberline.core.tank.Additive;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.ExportMethod;
+import org.umberline.core.tank.Fertiliser;
 import org.umberline.core.tank.Food;
 import org.umberline.core.tank.Livestock;
 import org.umberline.core.tank.LogEntry;
@@ -164,8 +166,41 @@ final class DonePart {
         "Renewed " + export.id() + " with " + Figures.plain(mass) + " g");
   }
 
+  /** A salt or a source of carbon by itself. */
+  void added() throws Unreadable {
+    added(line.oneOf(Additive.all(), Additive::term, Additive::term, "additive"));
+  }
+
+  private void added(Additive additive) throws Unreadable {
+    double amount = line.words.number("How much " + additive.term());
+    if (additive.isWeighed()) {
+      line.grams();
+    } else {
+      line.words.takeIf("ml");
+    }
+    EntryLine.positive(amount, "addition", 1_000_000);
+    line.add(
+        (at, note) -> new LogEntry.Addition(at, additive, amount, note),
+        "Added " + Figures.plain(amount) + " " + additive.unit() + " of " + additive.term());
+  }
+
   void dosed() throws Unreadable {
-    var fertiliser = line.oneOf(line.tank.fertilisers(), f -> f.id(), f -> f.name(), "fertiliser");
+    Optional<Fertiliser> solution =
+        line.named(line.tank.fertilisers(), Fertiliser::id, Fertiliser::name);
+    if (solution.isPresent()) {
+      dosed(solution.get());
+      return;
+    }
+    Optional<Additive> additive = line.named(Additive.all(), Additive::term, Additive::term);
+    if (additive.isPresent()) {
+      added(additive.get());
+      return;
+    }
+    // says what is called so, or that there is none
+    dosed(line.oneOf(line.tank.fertilisers(), Fertiliser::id, Fertiliser::name, "fertiliser"));
+  }
+
+  private void dosed(Fertiliser fertiliser) throws Unreadable {
     double ml = line.words.number("A dose of " + fertiliser.name());
     line.words.takeIf("ml");
     EntryLine.positive(ml, "dose", 1_000_000);

@@ -31,6 +31,7 @@ public final class Shorthand {
           "cleaned",
           "renewed",
           "dosed",
+          "added",
           "dead",
           "fast",
           "medicine",
@@ -178,6 +179,7 @@ public final class Shorthand {
       case "cleaned", "clean" -> done.cleaned();
       case "renewed", "renew" -> done.renewed();
       case "dosed", "dose" -> done.dosed();
+      case "added" -> done.added();
       case "dead", "died" -> done.dead();
       case "fast", "fasting" -> done.fasted();
       case "medicine", "medicated" -> done.medicated();

@@ -3,6 +3,7 @@ package org.umberline.tankfile.shorthand;
 import java.math.BigDecimal;
 import java.time.LocalDateTime;
 import java.time.format.DateTimeFormatter;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.umberline.core.tank.Analyte;
@@ -100,6 +101,16 @@ public final class ShorthandWriter implements LogEntry.Visitor<String> {
   @Override
   public String dose(LogEntry.Dose dose) {
     return "dosed \"" + dose.fertiliser() + "\" " + plain(dose.ml()) + " ml";
+  }
+
+  @Override
+  public String addition(LogEntry.Addition addition) {
+    return "added "
+        + addition.additive().term()
+        + " "
+        + plain(addition.amount())
+        + " "
+        + addition.additive().unit().toLowerCase(Locale.ROOT);
   }
 
   @Override

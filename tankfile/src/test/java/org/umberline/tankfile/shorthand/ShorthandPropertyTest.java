@@ -18,6 +18,7 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.umberline.core.tank.Additive;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.Kit;
@@ -80,6 +81,8 @@ class ShorthandPropertyTest {
     "ads",
     "60",
     "dosed",
+    "added",
+    "sugar",
     "kno3",
     "2",
     "ml",
@@ -194,7 +197,7 @@ class ShorthandPropertyTest {
             .withOffsetSameInstant(ZoneOffset.ofHours(random.nextInt(5) - 2));
     String note = random.nextInt(3) == 0 ? "seen by two # twice, no3 20" : "";
     double amount = Math.max(1e-3, random.nextDouble() * Math.pow(10, random.nextInt(4) - 1));
-    return switch (random.nextInt(10)) {
+    return switch (random.nextInt(11)) {
       case 0 -> test(random, at, note);
       case 1 ->
           new LogEntry.WaterChange(
@@ -209,6 +212,7 @@ class ShorthandPropertyTest {
       case 5 -> new LogEntry.Dose(at, any(random, tank.fertilisers()).id(), amount, note);
       case 6 -> new LogEntry.Death(at, amount, random.nextInt(100), note);
       case 7 -> new LogEntry.Feed(at, any(random, tank.foods()).id(), amount, note);
+      case 9 -> new LogEntry.Addition(at, any(random, Additive.all()), amount, note);
       case 8 -> new LogEntry.Fast(at, 1 + random.nextInt(30), note);
       default -> observation(random, at, note);
     };

@@ -12,9 +12,11 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.CarbonSource;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Look;
 import org.umberline.core.tank.Qualifier;
+import org.umberline.core.tank.Salt;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.TestUnit;
 import org.umberline.tankfile.TankFileReader;
@@ -191,6 +193,12 @@ class ShorthandTest {
     assertThat(((LogEntry.Clean) one("cleaned sponge")).export()).isEqualTo("sponge");
     assertThat(((LogEntry.Death) one("dead axolotl")).massG()).isEqualTo(120);
     assertThat(((LogEntry.Dose) one("dosed kno3 2 ml")).ml()).isEqualTo(2);
+    LogEntry.Addition salt = (LogEntry.Addition) one("added potassium-nitrate 2.3 g");
+    assertThat(salt.additive()).isEqualTo(Salt.POTASSIUM_NITRATE);
+    assertThat(salt.amount()).isEqualTo(2.3);
+    assertThat(((LogEntry.Addition) one("dosed vinegar 2 ml")).additive())
+        .isEqualTo(CarbonSource.VINEGAR);
+    assertThat(read("dosed vinegr 2 ml").problems().get(0)).contains("vinegr");
     assertThat(((LogEntry.Fast) one("fast 3 days")).days()).isEqualTo(3);
     LogEntry.Medicine course = (LogEntry.Medicine) one("medicine \"Against spots\" 5 days");
     assertThat(course.name()).isEqualTo("Against spots");

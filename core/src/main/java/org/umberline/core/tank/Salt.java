@@ -1,13 +1,10 @@
-package org.umberline.core.dosing;
-
-import org.umberline.core.tank.Analyte;
-import org.umberline.core.tank.Term;
+package org.umberline.core.tank;
 
 /**
  * A pure salt that is dosed to raise something. Shares are by the formula and IUPAC standard atomic
  * weights (2007 values).
  */
-public enum Salt implements Term {
+public enum Salt implements Additive {
   /** KNO3. */
   POTASSIUM_NITRATE("potassium-nitrate", Analyte.NITRATE, 613.3, "potassium", 386.7, 5.5),
   /** Ca(NO3)2 with four H2O. */
@@ -22,6 +19,12 @@ public enum Salt implements Term {
   MAGNESIUM_CHLORIDE("magnesium-chloride", Analyte.MAGNESIUM, 119.6, "chloride", 348.8, 4),
   /** MgSO4 with seven H2O. */
   MAGNESIUM_SULFATE("magnesium-sulfate", Analyte.MAGNESIUM, 98.61, "sulfate", 389.7, 4.5);
+
+  /** A dGH is 10 mg/L of CaO: 40.078 g/mol of calcium in 56.077 (IUPAC). */
+  private static final double CALCIUM_MG_L_PER_DGH = 10 * 40.078 / 56.077;
+
+  /** As many moles of magnesium, 24.305 g/mol (IUPAC). */
+  private static final double MAGNESIUM_MG_L_PER_DGH = 10 * 24.305 / 56.077;
 
   private final String term;
   private final Analyte raises;
@@ -50,6 +53,11 @@ public enum Salt implements Term {
     return term;
   }
 
+  @Override
+  public boolean isWeighed() {
+    return true;
+  }
+
   public Analyte raises() {
     return raises;
   }
@@ -57,6 +65,21 @@ public enum Salt implements Term {
   /** What a gram brings: mg of the ion, or dKH times litres. */
   public double perGram() {
     return perGram;
+  }
+
+  /**
+   * What a gram brings of {@code analyte}: mg of the ion, or dKH or dGH times litres. Calcium and
+   * magnesium make hardness.
+   */
+  public double perGram(Analyte analyte) {
+    if (analyte == Analyte.HARDNESS) {
+      return switch (raises) {
+        case CALCIUM -> perGram / CALCIUM_MG_L_PER_DGH;
+        case MAGNESIUM -> perGram / MAGNESIUM_MG_L_PER_DGH;
+        default -> 0;
+      };
+    }
+    return analyte == raises ? perGram : 0;
   }
 
   /**
