@@ -8,6 +8,7 @@
   import { dayAndMonth, dayStart, ownDay, shortDay } from '../../lib/words';
   import Button from '../../ui/Button.svelte';
   import Input from '../../ui/Input.svelte';
+  import Label from '../../ui/Label.svelte';
   import Select from '../../ui/Select.svelte';
   import NotYet from '../../rounds/NotYet.svelte';
   import { OWN, askedOf } from './asking';
@@ -67,6 +68,23 @@
         answer.error.detail ??
         'That can’t be worked out.')
       : '';
+  }
+
+  /** What another tank says of a trial, by the trial. */
+  let beside = $state.raw<Record<string, { tank: string; words?: Schemas['Said'][] }>>({});
+  let others = $derived(tanks.all.filter((one) => one.id !== tank));
+
+  async function compare(one: Schemas['TrialDone'], other: string) {
+    const key = one.begun + one.what;
+    beside = { ...beside, [key]: { tank: other } };
+    if (!other) return;
+    const answer = await api.POST('/api/tanks/{id}/trials/beside', {
+      params: { path: { id: tank } },
+      body: { begun: one.begun, what: one.what, tank: other },
+    });
+    if (beside[key]?.tank !== other) return;
+    const words = answer.data?.words ?? [{ text: answer.error?.detail ?? 'That can’t be worked out.' }];
+    beside = { ...beside, [key]: { tank: other, words } };
   }
 
   async function begin() {
@@ -186,6 +204,26 @@
               <span class="text-neutral">Meanwhile, which may have done it too:</span>
               {#each one.others as event, i (i)}{i > 0 ? '; ' : ''}{day(event.on)}
                 {said(event.text, today)}{/each}.
+            </p>
+          {/if}
+          {#if others.length > 0}
+            <p class="text-sm" aria-live="polite">
+              <Label
+                >beside
+                <Select
+                  value={beside[one.begun + one.what]?.tank ?? ''}
+                  onchange={(event) => void compare(one, event.currentTarget.value)}
+                >
+                  <option value="">another tank…</option>
+                  {#each others as other (other.id)}<option value={other.id}>{other.name}</option
+                    >{/each}
+                </Select></Label
+              >
+              {#if beside[one.begun + one.what]?.words}
+                {said(beside[one.begun + one.what]?.words ?? [], today)}
+              {:else if beside[one.begun + one.what]?.tank}
+                <span role="status">Comparing the two…</span>
+              {/if}
             </p>
           {/if}
         </li>

@@ -215,6 +215,11 @@ class AccessTest {
               "{\"nitrateIn\": 20, \"nitrateOut\": 5, \"litresPerHour\": 10}"),
           Map.entry("GET /api/tanks/{id}/trials", ""),
           Map.entry(
+              "POST /api/tanks/{id}/trials/beside",
+              "{\"begun\": \"2026-10-01\", \"what\": \"less\", \"tank\": \""
+                  + UUID.randomUUID()
+                  + "\"}"),
+          Map.entry(
               "POST /api/tanks/{id}/trials/plan",
               "{\"what\": \"less light\", \"analyte\": \"nitrate\", \"days\": 28}"),
           Map.entry("GET /api/tanks/{id}/trouble", ""),

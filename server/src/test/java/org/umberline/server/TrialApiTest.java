@@ -35,6 +35,35 @@ class TrialApiTest {
   }
 
   @Test
+  void aTrialIsSetBesideAnotherTank(Running server) {
+    Browser keeper = server.browser().asNewKeeper();
+    String tank = keeper.newTank();
+    String other = keeper.newTank();
+    String beside = "/api/tanks/" + tank + "/trials/beside";
+    keeper.note(tank, "trial \"less light\" no3 14 days 2 weeks ago");
+    JsonNode trial = keeper.get("/api/tanks/" + tank + "/trials").json().at("/trials/0");
+    String asked =
+        "{\"begun\": \"%s\", \"what\": \"%s\", \"tank\": \"%s\"}"
+            .formatted(trial.path("begun").asString(), trial.path("what").asString(), "%s");
+    assertThat(keeper.post(beside, asked.formatted(other)).raw().body()).contains("tells yet");
+    keeper.note(tank, "no3 20 yesterday");
+    assertThat(keeper.post(beside, asked.formatted(other)).raw().body()).contains("Can't tell");
+    keeper.note(other, "no3 20 yesterday");
+    assertThat(keeper.post(beside, asked.formatted(other)).raw().body()).contains("foreseen");
+    assertThat(keeper.post(beside, asked.formatted(tank)).json().at("/fields/0/field").asString())
+        .isEqualTo("tank");
+    assertThat(
+            keeper
+                .post(beside, asked.formatted(other).replace("less light", "more light"))
+                .json()
+                .at("/fields/0/field")
+                .asString())
+        .isEqualTo("what");
+    String strangers = server.browser().asNewKeeper().newTank();
+    assertThat(keeper.post(beside, asked.formatted(strangers)).status()).isEqualTo(404);
+  }
+
+  @Test
   void whatIsTriedHasToBeSaid(Running server) {
     Browser keeper = server.browser().asNewKeeper();
     String plan = "/api/tanks/" + keeper.newTank() + "/trials/plan";

@@ -6,6 +6,7 @@ import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Try;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.TankModel;
+import org.umberline.core.trial.TrialBeside;
 import org.umberline.core.trial.TrialOutcome;
 import org.umberline.core.trial.TrialPlan;
 
@@ -158,6 +159,67 @@ public final class TrialWords {
       case HIGHER -> Phrase.of("Higher than without it" + soFar + ". ", means(outcome, nutrient));
       case CANT_TELL -> Phrase.of("Can't tell" + soFar + ". ", means(outcome, nutrient));
     };
+  }
+
+  /**
+   * What a tank beside it says of a trial in this one.
+   *
+   * @param other its name
+   */
+  public Phrase beside(TrialBeside beside, Nutrient nutrient, String other) {
+    String own = tank.name();
+    return switch (beside.verdict()) {
+      case NOT_TESTED -> Phrase.of("No test of " + own + " tells yet.");
+      case OTHER_NOT_TESTED ->
+          Phrase.of(
+              "Can't tell: no test of "
+                  + nutrient.term()
+                  + " in "
+                  + other
+                  + " on these days is noted.");
+      case DIFFER ->
+          Phrase.of(
+              differs(beside, nutrient, other),
+              "Less that, " + own + " is likely ",
+              SmallWords.level(least(beside), ""),
+              " to ",
+              SmallWords.level(most(beside), unit(nutrient)),
+              (beside.low() + beside.high() < 0 ? " lower" : " higher")
+                  + ": it is more than what both tanks share. ",
+              changed(beside, other));
+      case ALIKE ->
+          Phrase.of(
+              differs(beside, nutrient, other),
+              "The tests can't tell that from what "
+                  + own
+                  + " did: what both share, such as the kit, the tap or the season, may have done"
+                  + " it. ",
+              changed(beside, other));
+    };
+  }
+
+  private static double least(TrialBeside beside) {
+    return Math.min(Math.abs(beside.low()), Math.abs(beside.high()));
+  }
+
+  private static double most(TrialBeside beside) {
+    return Math.max(Math.abs(beside.low()), Math.abs(beside.high()));
+  }
+
+  private static Phrase differs(TrialBeside beside, Nutrient nutrient, String other) {
+    Phrase.Amount much = SmallWords.level(Math.abs(beside.other()), unit(nutrient));
+    return much.value() == 0
+        ? Phrase.of(other + " read as was foreseen. ")
+        : Phrase.of(
+            other + " read ",
+            much,
+            (beside.other() < 0 ? " lower" : " higher") + " than was foreseen. ");
+  }
+
+  private static String changed(TrialBeside beside, String other) {
+    return beside.otherChanged()
+        ? "Something else happened in " + other + " meanwhile: it is a poor measure."
+        : "";
   }
 
   private static Phrase means(TrialOutcome outcome, Nutrient nutrient) {

@@ -82,8 +82,8 @@ public record TrialOutcome(
     return List.copyOf(all);
   }
 
-  private static TrialOutcome of(
-      TankModel tank, LogEntry.Trial trial, Instant now, Workers workers) {
+  /** What {@code trial}, of nitrate or phosphate, did in {@code tank}. */
+  static TrialOutcome of(TankModel tank, LogEntry.Trial trial, Instant now, Workers workers) {
     LocalDate begun = tank.dayOf(trial.at().toInstant());
     LocalDate ends = begun.plusDays(trial.days());
     List<LogEntry.Test> tests = telling(tank, trial, begun, ends, now);

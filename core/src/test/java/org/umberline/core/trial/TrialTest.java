@@ -36,7 +36,7 @@ class TrialTest {
     return tank;
   }
 
-  private static LogEntry trial(OptionalDouble expected) {
+  private static LogEntry.Trial trial(OptionalDouble expected) {
     return new LogEntry.Trial(
         TankBuilder.at(BEGUN + 0.5), "Half the food", Analyte.NITRATE, 28, expected, "");
   }
@@ -114,6 +114,40 @@ class TrialTest {
   void withoutTestsItWaits() {
     assertThat(outcome(rising().log(trial(OptionalDouble.empty()))).verdict())
         .isEqualTo(Verdict.WAITING);
+  }
+
+  /** A kit that grows old reads low in both tanks: what both show is no one's trial. */
+  @Test
+  void whatAnotherTankShowsTooIsNotTheTrials() {
+    TankBuilder tried = rising().log(trial(OptionalDouble.of(-7)));
+    TankBuilder asBefore = rising();
+    TankBuilder lowAsWell = rising();
+    for (int day = BEGUN + 12; day <= BEGUN + 28; day += 4) {
+      double foreseen = 5 + day * 2 / 7.0;
+      tried.test(day, Analyte.NITRATE, foreseen - 7, "n");
+      asBefore.test(day, Analyte.NITRATE, foreseen, "n");
+      lowAsWell.test(day, Analyte.NITRATE, foreseen - 7, "n");
+    }
+    TrialBeside apart = beside(tried, asBefore);
+    assertThat(apart.verdict()).isEqualTo(TrialBeside.Verdict.DIFFER);
+    assertThat(apart.low()).isLessThan(-7);
+    assertThat(apart.high()).isBetween(-7.0, 0.0);
+    TrialBeside alike = beside(tried, lowAsWell);
+    assertThat(alike.verdict()).isEqualTo(TrialBeside.Verdict.ALIKE);
+    assertThat(alike.other()).isCloseTo(alike.own(), within(0.5));
+    assertThat(alike.otherChanged()).isFalse();
+    assertThat(beside(tried, rising()).verdict()).isEqualTo(TrialBeside.Verdict.OTHER_NOT_TESTED);
+    asBefore.log(new LogEntry.Death(TankBuilder.at(BEGUN + 9), 3, 5, ""));
+    assertThat(beside(tried, asBefore).otherChanged()).isTrue();
+  }
+
+  private static TrialBeside beside(TankBuilder tried, TankBuilder other) {
+    return TrialBeside.of(
+        tried.build(),
+        trial(OptionalDouble.of(-7)),
+        other.build(),
+        TankBuilder.at(BEGUN + 35).toInstant(),
+        TankBuilder.WORKERS);
   }
 
   /** Without it 20 (18.7 to 21.3 eight times in ten): one deviation is about 1. */

@@ -64,6 +64,7 @@ public final class Rights {
               "POST /make-up/effect",
               "POST /minerals/flow",
               "POST /readings",
+              "POST /trials/beside",
               "POST /trials/plan",
               "POST /run-sheet/salt",
               "POST /table/preview",

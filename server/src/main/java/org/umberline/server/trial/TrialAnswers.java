@@ -3,6 +3,7 @@ package org.umberline.server.trial;
 import static org.umberline.server.balance.AdviceMapper.said;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -17,6 +18,7 @@ import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.SourceWater;
 import org.umberline.core.tank.SubstrateKind;
 import org.umberline.core.tank.TankModel;
+import org.umberline.core.trial.TrialBeside;
 import org.umberline.core.trial.TrialOutcome;
 import org.umberline.core.trial.TrialPlan;
 import org.umberline.server.balance.AdviceMapper;
@@ -127,6 +129,38 @@ public class TrialAnswers {
       options.add(new Try(Try.Kind.SIPHON, "", SIPHONED));
     }
     return List.copyOf(options);
+  }
+
+  /**
+   * A trial beside another tank.
+   *
+   * @throws Refused naming a trial there isn't, or the tank itself
+   */
+  public TrialViews.TrialBesideAnother beside(
+      Stored stored, Stored other, TrialRequests.TrialComparison asked) {
+    Instant now = clock.instant();
+    TankModel tank = stored.tank().knownAt(now);
+    if (asked.tank().equals(stored.id())) {
+      throw Refused.field("tank", tank.name(), "another tank than this");
+    }
+    LogEntry.Trial trial =
+        tank.log().stream()
+            .filter(LogEntry.Trial.class::isInstance)
+            .map(LogEntry.Trial.class::cast)
+            .filter(one -> tank.dayOf(one.at().toInstant()).equals(asked.begun()))
+            .filter(one -> one.what().equals(asked.what()))
+            .filter(one -> Nutrient.of(one.analyte()).isPresent())
+            .findFirst()
+            .orElseThrow(
+                () -> Refused.field("what", asked.what(), "a trial that began on that day"));
+    TankModel beside = other.tank().knownAt(now);
+    return new TrialViews.TrialBesideAnother(
+        said(
+            new TrialWords(tank)
+                .beside(
+                    TrialBeside.of(tank, trial, beside, now, workers),
+                    Nutrient.of(trial.analyte()).orElseThrow(),
+                    beside.name())));
   }
 
   /**

@@ -33,6 +33,17 @@ class TrialApi {
     return trials.trials(stored);
   }
 
+  /** A trial beside another tank of the keeper's in which it was not tried. */
+  @PostMapping("/beside")
+  TrialViews.TrialBesideAnother beside(
+      @SignedIn.Keeper SignedIn keeper,
+      @PathVariable UUID id,
+      @Valid @RequestBody TrialRequests.TrialComparison request) {
+    TankRecords.Stored stored = tanks.one(id, keeper.keeperId());
+    TankRecords.Stored other = tanks.one(request.tank(), keeper.keeperId());
+    return computations.run(() -> trials.beside(stored, other, request));
+  }
+
   /** What a trial should show, before it is begun. */
   @PostMapping("/plan")
   TrialViews.TrialPlanned plan(

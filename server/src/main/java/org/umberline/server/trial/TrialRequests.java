@@ -5,12 +5,23 @@ import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.time.LocalDate;
+import java.util.UUID;
 
 /** What the API takes of trials. */
 public final class TrialRequests {
   private static final String DAYS = "7 to 56 days";
 
   private TrialRequests() {}
+
+  /**
+   * @param begun the day a trial of this tank began on, with {@code what} was tried
+   * @param tank the one to set beside it
+   */
+  public record TrialComparison(
+      @NotNull(message = "the day the trial began") LocalDate begun,
+      @NotNull(message = "what was tried") String what,
+      @NotNull(message = "a tank of yours") UUID tank) {}
 
   /**
    * @param option number of what is tried, among those on offer; null for the keeper's own

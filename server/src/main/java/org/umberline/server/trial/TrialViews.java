@@ -37,5 +37,8 @@ public final class TrialViews {
       List<AdviceViews.Said> verdict,
       List<TrialEvent> others) {}
 
+  @Schema(description = "what another tank says of a trial")
+  public record TrialBesideAnother(List<AdviceViews.Said> words) {}
+
   public record TrialEvent(LocalDate on, List<AdviceViews.Said> text) {}
 }
