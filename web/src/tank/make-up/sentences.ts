@@ -33,7 +33,7 @@ export function sentence(key: ListName, entry: Entry): string {
           : CLEANERS[entry.kind as Of<'exports'>['kind']]) + SINCE
       );
     case 'waters':
-      return '{name}: nitrate {nitrateMgL}, phosphate {phosphateMgL}, alkalinity {alkalinityDkh}|Ammonia {ammoniaMgL}, nitrite {nitriteMgL}, silicate {silicateMgL}, pH {pH}, hardness {hardnessDgh}, salinity {salinityPpt}.';
+      return '{name}: nitrate {nitrateMgL}, phosphate {phosphateMgL}, alkalinity {alkalinityDkh}|Ammonia {ammoniaMgL}, nitrite {nitriteMgL}, silicate {silicateMgL}, pH {pH}, hardness {hardnessDgh}, dissolved solids {dissolvedSolidsMgL}, salinity {salinityPpt}.';
     case 'changeWater':
       return '{share} {water}';
     case 'fertilisers':

@@ -84,6 +84,7 @@ const ANALYTE: Words<Of<'kits'>['analyte']> = {
   salinity: 'salinity',
   temperature: 'temperature',
   silicate: 'silicate',
+  'dissolved-solids': 'dissolved solids',
 };
 
 /** How one value is shown and typed. */
@@ -217,6 +218,7 @@ const BLANKS: Record<string, Blank> = {
   'waters.alkalinityDkh': measured('alkalinity', 'alkalinity'),
   'waters.salinityPpt': measured('salinity', 'salinity'),
   'waters.hardnessDgh': number('hardness', 'dGH'),
+  'waters.dissolvedSolidsMgL': number('dissolved solids', 'mg/L'),
   'changeWater.share': share('share of the mix'),
   'fertilisers.name': { label: 'fertiliser', kind: 'text' },
   'fertilisers.nitrateMgPerMl': number('nitrate in a mL', 'mg'),

@@ -83,7 +83,9 @@
       body: { begun: one.begun, what: one.what, tank: other },
     });
     if (beside[key]?.tank !== other) return;
-    const words = answer.data?.words ?? [{ text: answer.error?.detail ?? 'That can’t be worked out.' }];
+    const words = answer.data?.words ?? [
+      { text: answer.error?.detail ?? 'That can’t be worked out.' },
+    ];
     beside = { ...beside, [key]: { tank: other, words } };
   }
 

@@ -55,6 +55,7 @@
           alkalinity: value('alkalinity'),
           salinity: value('salinity'),
           hardness: value('hardness'),
+          dissolvedSolids: value('dissolved-solids'),
           silicate: value('silicate'),
           calcium: value('calcium'),
           magnesium: value('magnesium'),

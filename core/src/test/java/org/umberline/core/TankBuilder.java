@@ -128,6 +128,7 @@ public final class TankBuilder {
             OptionalDouble.empty(),
             alkalinityDkh,
             OptionalDouble.empty(),
+            OptionalDouble.empty(),
             OptionalDouble.empty()));
     return this;
   }
@@ -146,6 +147,7 @@ public final class TankBuilder {
             OptionalDouble.empty(),
             OptionalDouble.empty(),
             OptionalDouble.of(ppt),
+            OptionalDouble.empty(),
             OptionalDouble.empty()));
     return this;
   }

@@ -23,6 +23,7 @@ public final class LogWords {
     alias(Analyte.SALINITY, "sal", "salinity");
     alias(Analyte.TEMPERATURE, "temp", "temperature");
     alias(Analyte.SILICATE, "sio2", "silicate");
+    alias(Analyte.DISSOLVED_SOLIDS, "tds", "dissolved-solids");
   }
 
   private LogWords() {}

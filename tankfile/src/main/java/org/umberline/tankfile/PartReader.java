@@ -96,7 +96,8 @@ final class PartReader {
         w.maybeNumber("pH"),
         w.maybeNumber("alkalinityDkh"),
         w.maybeNumber("salinityPpt"),
-        w.maybeNumber("hardnessDgh"));
+        w.maybeNumber("hardnessDgh"),
+        w.maybeNumber("dissolvedSolidsMgL"));
   }
 
   static Blend blend(Node node, String key) {

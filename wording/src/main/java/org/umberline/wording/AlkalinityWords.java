@@ -7,7 +7,6 @@ import org.umberline.core.minerals.AlkalinityUse;
 import org.umberline.core.minerals.Course;
 import org.umberline.core.minerals.Mineral;
 import org.umberline.core.tank.Routine;
-import org.umberline.core.tank.SourceWater;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.WaterKind;
 
@@ -41,9 +40,7 @@ final class AlkalinityWords {
     said.toWanted(alkalinity, tank.limits().maxAlkalinityStepDkh(), notes);
     raised(use, notes);
     hold(alkalinity, use, notes);
-    if (tank.water() == WaterKind.FRESHWATER) {
-      mixes(notes);
-    }
+    said.mixed(alkalinity, notes);
     List<String> cautions = new ArrayList<>();
     if (use.bicarbonateGNow().isPresent() || use.doseToHoldPerDay().isPresent()) {
       cautions.add("Raise it by 1 dKH a day at most; test again the next day.");
@@ -108,28 +105,5 @@ final class AlkalinityWords {
                         SmallWords.level(grams, "g"),
                         " of sodium bicarbonate"
                             + (use.daysNow() > 1 ? ", over " + use.daysNow() + " days." : "."))));
-  }
-
-  /** Halves of two of the keeper's waters. */
-  private void mixes(List<Phrase> notes) {
-    List<SourceWater> known =
-        tank.waters().stream()
-            .filter(water -> water.alkalinityDkh().isPresent())
-            .filter(water -> water.salinityPpt().orElse(0) == 0)
-            .toList();
-    if (known.size() < 2) {
-      return;
-    }
-    SourceWater first = known.get(0);
-    SourceWater second = known.get(1);
-    double one = first.alkalinityDkh().getAsDouble();
-    double other = second.alkalinityDkh().getAsDouble();
-    if (Math.abs(one - other) > 1) {
-      notes.add(
-          Phrase.of(
-              "Half " + first.name() + " and half " + second.name() + " hold ",
-              SmallWords.level((one + other) / 2, "dKH"),
-              "."));
-    }
   }
 }

@@ -14,7 +14,7 @@ final class DoneWords implements LogEntry.Visitor<Phrase> {
 
   @Override
   public Phrase test(LogEntry.Test test) {
-    return Phrase.of("tested " + test.analyte().term());
+    return Phrase.of("tested " + test.analyte().words());
   }
 
   @Override

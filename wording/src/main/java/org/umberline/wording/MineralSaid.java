@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.OptionalDouble;
 import org.umberline.core.minerals.Course;
 import org.umberline.core.minerals.Mineral;
+import org.umberline.core.minerals.Mix;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.TankModel;
@@ -161,6 +162,38 @@ final class MineralSaid {
         changed ? "What your changes don't bring: " : "To hold it takes ",
         SmallWords.level(little ? dailyG * DAYS_A_WEEK : dailyG, "g"),
         " of " + salt + (little ? " a week." : " a day."));
+  }
+
+  /** Change water mixed of two waters that holds it where it is wanted. */
+  void mixed(Mineral mineral, List<Phrase> notes) {
+    Mix.of(tank, mineral)
+        .ifPresent(
+            mix ->
+                notes.add(
+                    Phrase.of(
+                        "Change water of " + parts(mix) + " holds ",
+                        SmallWords.level(mix.holds(), unit(mineral)),
+                        mix.settles().isPresent()
+                            ? Phrase.of(
+                                ", and with your routine the tank stays at about ",
+                                SmallWords.level(mix.settles().getAsDouble(), unit(mineral)),
+                                ".")
+                            : ".")));
+  }
+
+  private static String parts(Mix mix) {
+    if (mix.share() == 1) {
+      return mix.most().name() + " alone";
+    }
+    return mix.share() == 0
+        ? mix.least().name() + " alone"
+        : SmallWords.percent(mix.share())
+            + " "
+            + mix.most().name()
+            + " and "
+            + SmallWords.percent(1 - mix.share())
+            + " "
+            + mix.least().name();
   }
 
   /** One change to what is wanted, where that is small enough. */

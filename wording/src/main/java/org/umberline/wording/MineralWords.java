@@ -10,7 +10,9 @@ import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.WaterKind;
 
-/** Alkalinity, calcium, magnesium, salinity, hardness, silicate and pH in words. */
+/**
+ * Alkalinity, calcium, magnesium, salinity, hardness, dissolved solids, silicate and pH in words.
+ */
 public final class MineralWords {
   private final TankModel tank;
   private final MineralSaid said;
@@ -45,6 +47,7 @@ public final class MineralWords {
       notes.add(Phrase.of("Without changes it goes on rising: top off with pure water."));
     }
     said.toWanted(hardness, OptionalDouble.empty(), notes);
+    said.mixed(hardness, notes);
     return MineralSaid.panel(
         hardness,
         "Hardness",
@@ -52,6 +55,32 @@ public final class MineralWords {
         notes,
         List.of(),
         tank.water() == WaterKind.FRESHWATER);
+  }
+
+  public WaterPanel dissolvedSolids(Mineral solids) {
+    List<Phrase> notes = new ArrayList<>();
+    MineralSaid.topOff(solids, notes);
+    said.settled(solids, notes);
+    if (solids.topOffPerDay() > 0 && solids.settles().isEmpty()) {
+      notes.add(Phrase.of("Without changes it goes on rising: top off with pure water."));
+    }
+    said.toWanted(solids, OptionalDouble.empty(), notes);
+    said.mixed(solids, notes);
+    solids
+        .course()
+        .filter(course -> course.isTold() && course.lostPerDay().getAsDouble() < 0)
+        .ifPresent(
+            course ->
+                notes.add(
+                    Phrase.of(
+                        "What rises beyond what top-off water brings comes from food, salts that"
+                            + " were given, and rock that dissolves.")));
+    notes.add(
+        Phrase.of(
+            "A pen measures how well water conducts and says nothing of what is in it: use it to"
+                + " see what changes, and to check pure water, which should read next to nothing."));
+    return MineralSaid.panel(
+        solids, "Dissolved solids", MineralSaid.sentence(solids), notes, List.of(), false);
   }
 
   public WaterPanel silicate(Mineral silicate) {

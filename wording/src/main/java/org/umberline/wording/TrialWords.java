@@ -55,7 +55,7 @@ public final class TrialWords {
 
   /** A test that a running trial asks for. */
   public static Phrase test(LogEntry.Trial trial) {
-    return Phrase.of("Test " + trial.analyte().term() + " for the trial");
+    return Phrase.of("Test " + trial.analyte().words() + " for the trial");
   }
 
   public Phrase expected(TrialPlan plan) {

@@ -297,7 +297,7 @@ public final class TroubleWords {
   /** That a reading of nothing doesn't mean there is nothing. */
   public static Phrase falseZero(FalseZero zero) {
     return Phrase.of(
-        "The " + zero.test().analyte().term() + " test of nothing on ",
+        "The " + zero.test().analyte().words() + " test of nothing on ",
         zero.test().at().toLocalDate(),
         " doesn’t mean that none comes in: "
             + zero.because()

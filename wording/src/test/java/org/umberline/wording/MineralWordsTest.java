@@ -47,6 +47,33 @@ class MineralWordsTest {
     assertThat(AlkalinityUse.CALCIUM_MG_L_PER_DKH).isCloseTo(17.85 * 0.4004, within(0.01));
   }
 
+  /** 60 parts of 400 mg/L and 40 of 10 hold 244: what is wanted of 240 is met to a twentieth. */
+  @Test
+  void dissolvedSolidsAreMixedOfTwoWatersAndTopOffIsNamed() throws Exception {
+    TankModel tank =
+        TankFileReader.read(
+                """
+                {"format": "umberline-tank", "version": 1,
+                 "tank": {"name": "Pond", "water": "freshwater", "netVolumeL": 100},
+                 "waters": [{"id": "tap", "name": "Tap", "dissolvedSolidsMgL": 400},
+                            {"id": "ro", "name": "Pure water", "dissolvedSolidsMgL": 10}],
+                 "topOff": {"water": "tap", "litresPerDay": 1},
+                 "log": [{"at": "2026-11-19T09:00:00Z", "type": "test", "kit": "pen",
+                          "analyte": "dissolved-solids", "value": 1000, "unit": "uS/cm"}],
+                 "kits": [{"id": "pen", "analyte": "dissolved-solids", "method": "photometer"}]}
+                """)
+            .tank();
+    Mineral solids =
+        Mineral.of(
+            tank, Analyte.DISSOLVED_SOLIDS, OptionalDouble.of(240), OptionalDouble.empty(), NOW);
+    WaterPanel panel = new MineralWords(tank).dissolvedSolids(solids);
+    assertThat(panel.sentence().plain()).contains("It was 500 mg/L on").contains("you want 240");
+    assertThat(panel.notes())
+        .extracting(Phrase::plain)
+        .contains("Change water of 60 % Tap and 40 % Pure water holds 244 mg/L.")
+        .anyMatch(note -> note.startsWith("Top-off water adds 28 mg/L a week"));
+  }
+
   @Test
   void whatCalciumLosesIsSaidBesideWhatCoralsCanTake() throws Exception {
     // 90 mg/L in 30 days, and 5 dKH

@@ -58,10 +58,17 @@ public record Mineral(
           water -> OptionalDouble.of(water.salinityPpt().orElse(0)),
           Analyte.SILICATE,
           SourceWater::silicateMgL,
+          Analyte.DISSOLVED_SOLIDS,
+          SourceWater::dissolvedSolidsMgL,
           Analyte.CALCIUM,
           water -> OptionalDouble.of(seaShare(water) * SEA_CALCIUM_MG_L),
           Analyte.MAGNESIUM,
           water -> OptionalDouble.of(seaShare(water) * SEA_MAGNESIUM_MG_L));
+
+  /** What a water holds of {@code analyte}. */
+  static Course.Content contentOf(Analyte analyte) {
+    return CONTENTS.get(analyte);
+  }
 
   private static double seaShare(SourceWater water) {
     return water.salinityPpt().orElse(0) / SEA_PPT;

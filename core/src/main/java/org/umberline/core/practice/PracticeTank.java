@@ -6,9 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.SplittableRandom;
-import org.umberline.core.quantity.Ammonia;
 import org.umberline.core.quantity.Nitrate;
-import org.umberline.core.quantity.Nitrite;
 import org.umberline.core.quantity.Phosphate;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Blend;
@@ -184,18 +182,8 @@ record PracticeTank(PracticeCase which, TankModel stated, TankModel truth, Hidde
   }
 
   private static SourceWater water(double nitrateMgL, double phosphateMgL) {
-    return new SourceWater(
-        TAP,
-        TAP,
-        Optional.of(new Nitrate(nitrateMgL)),
-        Optional.of(new Phosphate(phosphateMgL)),
-        new Ammonia(0),
-        new Nitrite(0),
-        OptionalDouble.empty(),
-        OptionalDouble.empty(),
-        OptionalDouble.empty(),
-        OptionalDouble.empty(),
-        OptionalDouble.empty());
+    return SourceWater.of(
+        TAP, TAP, Optional.of(new Nitrate(nitrateMgL)), Optional.of(new Phosphate(phosphateMgL)));
   }
 
   private static Kit kit(Analyte analyte, double resolution, double absolute) {

@@ -17,7 +17,8 @@ public enum Analyte implements Term {
   MAGNESIUM("magnesium", 5000),
   SALINITY("salinity", 100),
   TEMPERATURE("temperature", 45),
-  SILICATE("silicate", 100);
+  SILICATE("silicate", 100),
+  DISSOLVED_SOLIDS("dissolved-solids", 50_000);
 
   private final String term;
   private final double greatest;
@@ -30,6 +31,11 @@ public enum Analyte implements Term {
   @Override
   public String term() {
     return term;
+  }
+
+  /** What it is called in a sentence. */
+  public String words() {
+    return term.replace('-', ' ');
   }
 
   /** The unit that is meant when none is named. */

@@ -19,4 +19,24 @@ public record SourceWater(
     OptionalDouble pH,
     OptionalDouble alkalinityDkh,
     OptionalDouble salinityPpt,
-    OptionalDouble hardnessDgh) {}
+    OptionalDouble hardnessDgh,
+    OptionalDouble dissolvedSolidsMgL) {
+  /** A water of which nothing else was measured. */
+  public static SourceWater of(
+      String id, String name, Optional<Nitrate> nitrate, Optional<Phosphate> phosphate) {
+    OptionalDouble unknown = OptionalDouble.empty();
+    return new SourceWater(
+        id,
+        name,
+        nitrate,
+        phosphate,
+        new Ammonia(0),
+        new Nitrite(0),
+        unknown,
+        unknown,
+        unknown,
+        unknown,
+        unknown,
+        unknown);
+  }
+}

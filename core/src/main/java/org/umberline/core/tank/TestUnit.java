@@ -37,7 +37,10 @@ public enum TestUnit {
   MAGNESIUM("mg/L", Analyte.MAGNESIUM, 1),
   SALINITY("ppt", Analyte.SALINITY, 1),
   CELSIUS("°C", Analyte.TEMPERATURE, 1),
-  SILICATE("mg/L SiO2", Analyte.SILICATE, 1);
+  SILICATE("mg/L SiO2", Analyte.SILICATE, 1),
+  DISSOLVED_SOLIDS("mg/L", Analyte.DISSOLVED_SOLIDS, 1),
+  // pens show half of the microsiemens they measure, some up to 0.7 (common practice, no source)
+  CONDUCTIVITY("uS/cm", Analyte.DISSOLVED_SOLIDS, 0.5);
 
   private final String label;
   private final Analyte analyte;

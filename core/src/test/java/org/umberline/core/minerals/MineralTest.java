@@ -87,6 +87,41 @@ class MineralTest {
         .isCloseTo(8.003, within(1e-3));
   }
 
+  /**
+   * 10 dKH and 0 mixed to 6 are three fifths; with 0.1 dKH lost a day and a quarter changed every
+   * ten days the tank swings from 4 under its change water to 3 under it, so the water has to hold
+   * 3.5 more (mass balance).
+   */
+  @Test
+  void changeWaterIsMixedForWhatTheTankShallHold() {
+    TankBuilder waters =
+        new TankBuilder()
+            .water("ro", Optional.empty(), Optional.empty(), OptionalDouble.of(0))
+            .water("tap", Optional.empty(), Optional.empty(), OptionalDouble.of(10))
+            .changeWater("tap");
+    Mix still = Mix.of(waters.build(), wanted(waters.build(), 6)).orElseThrow();
+    assertThat(still.share()).isCloseTo(0.6, within(1e-9));
+    assertThat(still.most().id()).isEqualTo("tap");
+    assertThat(still.settles()).isEmpty();
+    TankModel used =
+        waters
+            .photometer("drops", Analyte.ALKALINITY, 0.01, 0)
+            .routine(new Routine(0.25, 10, TankBuilder.START.plusDays(30)))
+            .test(10, Analyte.ALKALINITY, 8, "drops")
+            .test(20, Analyte.ALKALINITY, 7, "drops")
+            .build();
+    Mix mix = Mix.of(used, wanted(used, 5)).orElseThrow();
+    assertThat(mix.holds()).isCloseTo(8.5, within(1e-9));
+    assertThat(mix.settles().getAsDouble()).isCloseTo(5, within(1e-9));
+    assertThat(Mix.of(used, wanted(used, 7))).as("the tap holds too little").isEmpty();
+    assertThat(Mix.of(tank().build(), wanted(tank().build(), 6))).as("one water").isEmpty();
+  }
+
+  private static Mineral wanted(TankModel tank, double dkh) {
+    return Mineral.of(
+        tank, Analyte.ALKALINITY, OptionalDouble.of(dkh), OptionalDouble.empty(), day(21));
+  }
+
   /** 1 L a day of 10 dKH into 100 L adds 0.1 dKH a day; where 0.02 are used, it gains 0.08. */
   @Test
   void topOffIsWhatItGainsUntilTestsTellBetter() {

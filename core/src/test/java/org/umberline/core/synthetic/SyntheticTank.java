@@ -9,9 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
-import org.umberline.core.quantity.Ammonia;
 import org.umberline.core.quantity.Nitrate;
-import org.umberline.core.quantity.Nitrite;
 import org.umberline.core.quantity.Phosphate;
 import org.umberline.core.tank.AdsorberPlacement;
 import org.umberline.core.tank.Analyte;
@@ -766,18 +764,11 @@ public final class SyntheticTank {
         Limits.of(way.water, Optional.empty()),
         Effort.DEFAULT,
         List.of(
-            new SourceWater(
+            SourceWater.of(
                 "tap",
                 "Tap",
                 Optional.of(new Nitrate(tapNitrate)),
-                Optional.of(new Phosphate(tapPhosphate)),
-                new Ammonia(0),
-                new Nitrite(0),
-                OptionalDouble.empty(),
-                OptionalDouble.empty(),
-                OptionalDouble.empty(),
-                OptionalDouble.empty(),
-                OptionalDouble.empty())),
+                Optional.of(new Phosphate(tapPhosphate)))),
         blend(),
         topOff > 0 ? new TopOff(blend(), topOff) : TopOff.NONE,
         List.of(

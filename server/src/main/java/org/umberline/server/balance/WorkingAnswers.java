@@ -240,7 +240,7 @@ public class WorkingAnswers {
 
   private static String kind(LogEntry entry) {
     return entry instanceof LogEntry.Test test
-        ? "tests of " + test.analyte().term()
+        ? "tests of " + test.analyte().words()
         : entry
                 .getClass()
                 .getSimpleName()

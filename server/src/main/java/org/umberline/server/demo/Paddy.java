@@ -62,5 +62,8 @@ final class Paddy extends InventedTank {
     read(Analyte.HARDNESS, at(72, 23, 30), 16);
     read(Analyte.HARDNESS, at(41, 23, 30), 18);
     read(Analyte.HARDNESS, at(9, 23, 30), 21);
+    read(Analyte.DISSOLVED_SOLIDS, at(72, 23, 30), 415);
+    read(Analyte.DISSOLVED_SOLIDS, at(41, 23, 30), 470);
+    read(Analyte.DISSOLVED_SOLIDS, at(9, 23, 30), 540);
   }
 }

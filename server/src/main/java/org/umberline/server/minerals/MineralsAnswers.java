@@ -79,6 +79,11 @@ public class MineralsAnswers {
     if (hardness.isKnown()) {
       panels.add(words.hardness(hardness));
     }
+    // salt water's is its salinity
+    Mineral solids = of(tank, Analyte.DISSOLVED_SOLIDS, wanted, now);
+    if (solids.isKnown() && tank.water() == WaterKind.FRESHWATER) {
+      panels.add(words.dissolvedSolids(solids));
+    }
     Mineral silicate = of(tank, Analyte.SILICATE, wanted, now);
     if (silicate.isKnown()) {
       panels.add(words.silicate(silicate));

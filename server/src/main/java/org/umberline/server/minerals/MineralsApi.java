@@ -38,6 +38,7 @@ class MineralsApi {
       @RequestParam(required = false) Double alkalinity,
       @RequestParam(required = false) Double salinity,
       @RequestParam(required = false) Double hardness,
+      @RequestParam(required = false) Double dissolvedSolids,
       @RequestParam(required = false) Double silicate,
       @RequestParam(required = false) Double calcium,
       @RequestParam(required = false) Double magnesium) {
@@ -46,6 +47,7 @@ class MineralsApi {
     put(wanted, Analyte.ALKALINITY, alkalinity);
     put(wanted, Analyte.SALINITY, salinity);
     put(wanted, Analyte.HARDNESS, hardness);
+    put(wanted, Analyte.DISSOLVED_SOLIDS, dissolvedSolids);
     put(wanted, Analyte.SILICATE, silicate);
     put(wanted, Analyte.CALCIUM, calcium);
     put(wanted, Analyte.MAGNESIUM, magnesium);

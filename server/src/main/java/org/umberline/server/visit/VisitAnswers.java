@@ -243,7 +243,7 @@ public class VisitAnswers {
       LogEntry.Test earlier = before.get(test.analyte());
       measured.add(
           new VisitViews.Measured(
-              test.analyte().term(),
+              test.analyte().words(),
               earlier == null ? null : text(earlier),
               earlier == null ? null : tank.dayOf(earlier.at().toInstant()),
               text(test)));

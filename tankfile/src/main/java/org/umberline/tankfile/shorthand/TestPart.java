@@ -65,7 +65,7 @@ final class TestPart {
                 : test.qualifier() == Qualifier.ABOVE ? "above " : "")
             + Figures.plain(test.value())
             + (test.unit() == TestUnit.PH ? "" : " " + test.unit().label());
-    String text = capital(test.analyte().term()) + " " + value;
+    String text = capital(test.analyte().words()) + " " + value;
     if (kit.isEmpty()) {
       return text;
     }
