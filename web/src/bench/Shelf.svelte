@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, type Schemas } from '../api/client';
-
+  import { numberOf } from '../lib/numbers';
   import { note } from '../lib/outbox.svelte';
   import { said } from '../lib/said';
   import { show } from '../lib/toast.svelte';
@@ -17,6 +17,8 @@
   let problem = $state('');
   let kits = $derived([...new Set(tank.tests.map((test) => test.kit).filter((kit) => !!kit))]);
 
+  /** What each kit read on its standard, as typed. */
+  let checks = $state<Record<string, { on?: string; standard: string; read: string }>>({});
   let choice = $state.raw<Schemas['Said'][][]>([]);
 
   onMount(async () => {
@@ -27,6 +29,12 @@
       if (care && kit && !care.shelf.some((one) => one.kit === kit))
         care.shelf.push({ kit, steps: '' });
     }
+    for (const { kit, check } of care?.shelf ?? [])
+      checks[kit] = {
+        on: check?.on,
+        standard: check ? String(check.standard) : '',
+        read: check ? String(check.read) : '',
+      };
   });
 
   async function tellKits() {
@@ -44,6 +52,7 @@
       expiresOn: one.expiresOn || undefined,
       testsLeft: one.testsLeft ?? undefined,
       minutes: one.minutes ?? undefined,
+      check: checkOf(checks[one.kit]),
       steps: one.steps,
     }));
     const answer = await api.PUT('/api/tanks/{id}/care', {
@@ -52,6 +61,16 @@
     });
     if (answer.data) onsaved();
     else problem = answer.error?.detail ?? 'That was not saved.';
+  }
+
+  /** Nothing where nothing was typed; what is missing the answer names. */
+  function checkOf(typed: { on?: string; standard: string; read: string } | undefined) {
+    if (!typed || (!typed.standard.trim() && !typed.read.trim())) return undefined;
+    return {
+      on: typed.on ?? ownDay(new Date().toISOString()),
+      standard: numberOf(typed.standard) as number,
+      read: numberOf(typed.read) as number,
+    };
   }
 
   async function calibrated() {
@@ -91,6 +110,25 @@
             bind:value={kit.minutes}
           /> min</Label
         >
+        {#if checks[kit.kit]}
+          {@const check = checks[kit.kit]!}
+          <span class="flex w-full flex-wrap items-center gap-x-2">
+            <Label>checked on a standard <DayField bind:value={check.on} today={TODAY} /></Label>
+            <Label
+              >that holds
+              <Input
+                inputmode="decimal"
+                class="w-16 text-center"
+                bind:value={check.standard}
+              /></Label
+            >
+            <Label
+              >and read
+              <Input inputmode="decimal" class="w-16 text-center" bind:value={check.read} />
+              {tank.tests.find((one) => one.kit === kit.kit)?.unit ?? ''}</Label
+            >
+          </span>
+        {/if}
         <label class="w-full"
           >what its leaflet says, a line a step, a wait as (5 min)
           <textarea

@@ -6,7 +6,7 @@
   import Input from '../../ui/Input.svelte';
   import Label from '../../ui/Label.svelte';
   import Sheet from '../../ui/Sheet.svelte';
-  import { numberOf } from '../doses/asking';
+  import { numberOf } from '../../lib/numbers';
 
   /** How far a new tank's filter has grown in, and its guide on demand. */
   let { tank, balance }: { tank: string; balance: Balance } = $props();

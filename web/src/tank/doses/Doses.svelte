@@ -1,6 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, type Schemas } from '../../api/client';
+  import { numberOf } from '../../lib/numbers';
   import { note } from '../../lib/outbox.svelte';
   import { said } from '../../lib/said';
   import { may, tanks } from '../../lib/tanks.svelte';
@@ -12,7 +13,7 @@
   import Input from '../../ui/Input.svelte';
   import Select from '../../ui/Select.svelte';
   import NotYet from '../../rounds/NotYet.svelte';
-  import { OTHERS, amount, lineOf, numberOf, typed } from './asking';
+  import { OTHERS, amount, lineOf, typed } from './asking';
 
   /** Working amounts of what goes into a tank, always for its own volume, each with its ceiling. */
   let { tank }: { tank: string } = $props();

@@ -1,14 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { amount, lineOf, numberOf, typed } from './asking';
+import { amount, lineOf, typed } from './asking';
 
 describe('what is asked of doses', () => {
-  it('reads numbers as people type them', () => {
-    expect(numberOf('2,5')).toBe(2.5);
-    expect(numberOf(' 8 ')).toBe(8);
-    expect(numberOf('')).toBeUndefined();
-    expect(numberOf('a few')).toBeUndefined();
-  });
-
   it('begins with levels as a kit would read them', () => {
     expect(typed(33.74)).toBe('34');
     expect(typed(0.0172)).toBe('0.017');

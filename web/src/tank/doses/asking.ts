@@ -10,12 +10,6 @@ export const OTHERS = [
   { key: 'pump', words: 'a dosing pump' },
 ] as const;
 
-/** A number as people type it; nothing for what is none. */
-export function numberOf(text: string): number | undefined {
-  const number = Number(text.trim().replace(',', '.'));
-  return text.trim() && Number.isFinite(number) ? number : undefined;
-}
-
 /** A level as the field begins with it. */
 export function typed(value: number | undefined): string {
   if (value === undefined) return '';

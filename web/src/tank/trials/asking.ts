@@ -1,5 +1,5 @@
 import type { Schemas } from '../../api/client';
-import { numberOf } from '../doses/asking';
+import { numberOf } from '../../lib/numbers';
 
 /** What is tried is none of those on offer. */
 export const OWN = 'own';

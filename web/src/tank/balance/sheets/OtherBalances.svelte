@@ -7,7 +7,7 @@
   import { ownDay } from '../../../lib/words';
   import Input from '../../../ui/Input.svelte';
   import TextLink from '../../../ui/TextLink.svelte';
-  import { numberOf } from '../../doses/asking';
+  import { numberOf } from '../../../lib/numbers';
 
   /** What else is dissolved: what the tests show of it, and what brings it to what is wanted. */
   let { tank }: { tank: string } = $props();

@@ -121,6 +121,49 @@ class BenchTest {
         .isEqualTo("no3 400 mg/L NO3 nokit # diluted 5 times; with card");
   }
 
+  /** A meter that reads 12.5 on 10 reads 20 as 25. */
+  @Test
+  void aReadingIsMadeUpForWhereItsStandardWasMisread() {
+    String own = UUID.randomUUID().toString();
+    keeper.takeIn(
+        own,
+        Browser.SMALL_TANK.replace(
+            "\"kits\": [",
+            "\"kits\": [{\"id\": \"meter\", \"analyte\": \"nitrate\", \"method\": \"photometer\"}, "));
+    String care =
+        """
+        {"version": 0, "devices": [], "filterDaysFromChange": 3, "tasks": [], "shelf": [
+         {"kit": "meter", "check": {"on": "2026-11-20", "standard": 10%s}}]}""";
+    assertThat(
+            keeper
+                .put("/api/tanks/" + own + "/care", care.formatted(""))
+                .json()
+                .at("/fields/0/allowed")
+                .asString())
+        .isEqualTo("what it read");
+    assertThat(
+            keeper
+                .put("/api/tanks/" + own + "/care", care.formatted(", \"read\": 12.5"))
+                .json()
+                .at("/shelf/0/check/read")
+                .asDouble())
+        .isEqualTo(12.5);
+    JsonNode result =
+        keeper
+            .post(
+                "/api/tanks/" + own + "/bench/result",
+                """
+                {"analyte": "nitrate", "kit": "meter", "values": [25], "qualifier": "=",
+                 "dilution": 1, "lowRange": 1}""")
+            .json();
+    assertThat(result.path("value").asDouble()).isEqualTo(20);
+    assertThat(result.path("line").asString())
+        .isEqualTo(
+            "no3 20 mg/L NO3 \"meter\" # read 25 mg/L NO3; it read 12.5 on a standard of 10");
+    assertThat(keeper.get("/api/bench").raw().body())
+        .contains("It reads 2.5 mg/L NO3 high at 10 mg/L NO3: what you read is made up for.");
+  }
+
   @Test
   void whatCannotBeRightIsRefused() {
     Browser.Answer refused =

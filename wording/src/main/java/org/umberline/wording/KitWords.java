@@ -1,9 +1,12 @@
 package org.umberline.wording;
 
+import java.time.LocalDate;
 import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.tank.Kit;
 import org.umberline.core.tank.KitMethod;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.testing.KitChoice;
+import org.umberline.core.upkeep.StandardCheck;
 
 /** Which kit answers what a keeper asks, in words. */
 public final class KitWords {
@@ -58,6 +61,45 @@ public final class KitWords {
                   + kind(choice.nutrient(), limit)
                   + " tells more.");
     };
+  }
+
+  /** What a kit's reading on a known solution means for what is read with it. */
+  public static Phrase check(StandardCheck check, Kit kit, LocalDate today) {
+    if (check.dueOn().isBefore(today)) {
+      return Phrase.of("Last checked on ", check.on(), ": check it on a standard again.");
+    }
+    String unit = kit.unit().label();
+    if (check.isBroken()) {
+      return Phrase.of(
+          "It read ",
+          SmallWords.level(check.read(), unit),
+          " on ",
+          SmallWords.level(check.standard(), unit),
+          ": don't go by it. Calibrate it, or take a new one.");
+    }
+    if (check.isWithin(kit)) {
+      return Phrase.of("It read its standard rightly on ", check.on(), ".");
+    }
+    return Phrase.of(
+        "It reads ",
+        SmallWords.level(Math.abs(check.offset()), unit),
+        (check.offset() < 0 ? " low" : " high") + " at ",
+        SmallWords.level(check.standard(), unit),
+        check.corrects(kit)
+            ? ": what you read is made up for. Better calibrate it."
+            : ": more than its steps explain. Its reagent may be old.");
+  }
+
+  /** The remark on a reading that was made up for. */
+  public static String corrected(StandardCheck check, double read, String unit) {
+    return "read "
+        + SmallWords.trimmed(read)
+        + " "
+        + unit
+        + "; it read "
+        + SmallWords.trimmed(check.read())
+        + " on a standard of "
+        + SmallWords.trimmed(check.standard());
   }
 
   private static String kind(Nutrient nutrient, double limit) {

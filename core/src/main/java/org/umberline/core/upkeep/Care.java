@@ -85,6 +85,7 @@ public record Care(
    * @param testsLeft as last counted
    * @param countedOn the day they were counted
    * @param minutes the kit's own waiting time, where it is not the usual one
+   * @param check what it last read on a known solution
    * @param steps what its leaflet says, a line a step; empty for what is usual
    */
   public record Shelf(
@@ -94,6 +95,7 @@ public record Care(
       OptionalInt testsLeft,
       Optional<LocalDate> countedOn,
       OptionalDouble minutes,
+      Optional<StandardCheck> check,
       String steps) {
     /** What is left after the tests in the log since they were counted, at least 0. */
     public OptionalInt left(TankModel tank) {

@@ -110,6 +110,7 @@ class GearOutlookTest {
             OptionalInt.of(3),
             Optional.of(TankBuilder.START.plusDays(10)),
             OptionalDouble.empty(),
+            Optional.empty(),
             "");
     TankBuilder builder = new TankBuilder().card("card", Analyte.NITRATE, 0.0, 10.0, 20.0, 40.0);
     assertThat(shelf.left(builder.build())).hasValue(3);

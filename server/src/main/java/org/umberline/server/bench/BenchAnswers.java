@@ -34,6 +34,7 @@ import org.umberline.core.testing.KitSteps;
 import org.umberline.core.testing.Wanted;
 import org.umberline.core.trial.TestDue;
 import org.umberline.core.upkeep.Care;
+import org.umberline.core.upkeep.StandardCheck;
 import org.umberline.core.upkeep.Task;
 import org.umberline.core.upkeep.Work;
 import org.umberline.server.devices.DeviceTrouble;
@@ -53,6 +54,7 @@ import org.umberline.tankfile.Figures;
 import org.umberline.tankfile.LogWords;
 import org.umberline.tankfile.shorthand.Reading;
 import org.umberline.tankfile.shorthand.Shorthand;
+import org.umberline.wording.KitWords;
 
 /** A testing session over the keeper's tanks. */
 @Service
@@ -181,7 +183,7 @@ public class BenchAnswers implements WorkedAhead {
         steps.stream()
             .map(step -> new BenchViews.KitStep(step.text(), orNull(step.minutes())))
             .toList(),
-        shelf.map(s -> shelfNote(s, now.tank(), now.today())).orElse(""));
+        shelf.map(s -> shelfNote(s, kit.get(), now.tank(), now.today())).orElse(""));
   }
 
   private static Double expected(double[] levels, TestUnit unit, double quantile) {
@@ -193,7 +195,7 @@ public class BenchAnswers implements WorkedAhead {
     return Quantiles.of(sorted, quantile) / unit.standardPerUnit();
   }
 
-  private static String shelfNote(Care.Shelf shelf, TankModel tank, LocalDate today) {
+  private static String shelfNote(Care.Shelf shelf, Kit kit, TankModel tank, LocalDate today) {
     List<String> notes = new ArrayList<>();
     shelf
         .expiresOn()
@@ -209,6 +211,7 @@ public class BenchAnswers implements WorkedAhead {
     if (left.isPresent() && left.getAsInt() <= FEW_TESTS) {
       notes.add("About " + left.getAsInt() + " tests are left.");
     }
+    shelf.check().ifPresent(check -> notes.add(KitWords.check(check, kit, today).plain()));
     return String.join(" ", notes).trim();
   }
 
@@ -245,13 +248,24 @@ public class BenchAnswers implements WorkedAhead {
     } catch (IllegalArgumentException refused) {
       throw Refused.field("values", String.valueOf(request.values()), refused.getMessage());
     }
-    double value = Figures.rounded(reading.value());
+    Optional<StandardCheck> check = corrects(stored, kit, qualifier);
+    double value =
+        Figures.rounded(
+            check.map(c -> c.corrected(kit.get(), reading.value())).orElse(reading.value()));
     // a diluted sample's value is no step of the card: it is noted as read without one
     boolean offCard =
         (request.dilution() > 1 || request.lowRange() > 1)
             && kit.map(k -> k.method() == KitMethod.COLOUR_CARD).orElse(false);
     Optional<Kit> noted = offCard ? Optional.empty() : kit;
-    String line = line(analyte, unit, noted, reading, value, request);
+    String line =
+        line(
+            analyte,
+            unit,
+            noted,
+            reading,
+            value,
+            request,
+            check.map(c -> KitWords.corrected(c, reading.value(), unit.label())));
     Reading read = Shorthand.read(line, tank, clock.instant().atZone(tank.timeZone()));
     if (!read.problems().isEmpty()) {
       throw Refused.field(
@@ -289,6 +303,19 @@ public class BenchAnswers implements WorkedAhead {
         surprise.map(s -> (s.high() / unit.standardPerUnit())).orElse(null));
   }
 
+  /** The check of a kit by which a reading has to be made up for; a bound can't be. */
+  private static Optional<StandardCheck> corrects(
+      Stored stored, Optional<Kit> kit, Qualifier qualifier) {
+    return kit.filter(any -> qualifier == Qualifier.EQUAL)
+        .flatMap(
+            k ->
+                stored.care().shelf().stream()
+                    .filter(shelf -> shelf.kit().equals(k.id()))
+                    .findFirst()
+                    .flatMap(Care.Shelf::check)
+                    .filter(check -> check.corrects(k)));
+  }
+
   /** The line of shorthand that notes it, with how it was come by. */
   private static String line(
       Analyte analyte,
@@ -296,8 +323,10 @@ public class BenchAnswers implements WorkedAhead {
       Optional<Kit> kit,
       BenchReading reading,
       double value,
-      BenchRequests.Readings request) {
+      BenchRequests.Readings request,
+      Optional<String> corrected) {
     List<String> how = new ArrayList<>();
+    corrected.ifPresent(how::add);
     if (request.values().size() > 1) {
       how.add(
           "median of " + String.join(", ", request.values().stream().map(Figures::plain).toList()));

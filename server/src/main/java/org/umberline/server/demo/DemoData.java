@@ -20,6 +20,7 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.upkeep.Care;
+import org.umberline.core.upkeep.StandardCheck;
 import org.umberline.core.upkeep.Task;
 import org.umberline.server.keeper.KeeperEntity;
 import org.umberline.server.keeper.Keepers;
@@ -95,14 +96,36 @@ class DemoData implements ApplicationRunner {
       }
     }
     sharing.give(id("Stillwater"), wren, UmberlineSettings.DEMO_CO_KEEPER, Role.CO_KEEPER, false);
-    setFirstCare("Stillwater", wren, care(List.of("heater", "filter"), List.of(Task.GLASS), today));
+    setFirstCare(
+        "Stillwater",
+        wren,
+        care(
+            List.of("heater", "filter"),
+            List.of(Task.GLASS),
+            new Care.Shelf(
+                "nitrate-card",
+                Optional.of(today.minusDays(200)),
+                Optional.of(today.plusDays(20)),
+                OptionalInt.of(14),
+                Optional.of(today.plusDays(1)),
+                OptionalDouble.empty(),
+                Optional.empty(),
+                "")));
     setFirstCare(
         "Breakwater",
         wren,
         care(
             List.of("heater", "return pump", "skimmer"),
             List.of(Task.FLOSS, Task.IMPELLER, Task.CALIBRATION),
-            today));
+            new Care.Shelf(
+                "nitrate-meter",
+                Optional.of(today.minusDays(40)),
+                Optional.of(today.plusDays(300)),
+                OptionalInt.of(60),
+                Optional.of(today.plusDays(1)),
+                OptionalDouble.empty(),
+                Optional.of(new StandardCheck(today.minusDays(12), 10, 12.5)),
+                "")));
   }
 
   private void setFirstCare(String tank, UUID wren, Care care) {
@@ -112,7 +135,7 @@ class DemoData implements ApplicationRunner {
     }
   }
 
-  private static Care care(List<String> devices, List<Task> tasks, LocalDate today) {
+  private static Care care(List<String> devices, List<Task> tasks, Care.Shelf kit) {
     return new Care(
         OptionalDouble.of(10),
         OptionalDouble.of(20),
@@ -124,15 +147,7 @@ class DemoData implements ApplicationRunner {
         tasks,
         List.of(),
         List.of(),
-        List.of(
-            new Care.Shelf(
-                "nitrate-card",
-                Optional.of(today.minusDays(200)),
-                Optional.of(today.plusDays(20)),
-                OptionalInt.of(14),
-                Optional.of(today.plusDays(1)),
-                OptionalDouble.empty(),
-                "")));
+        List.of(kit));
   }
 
   /** Nobody knows this password: the demo's keepers sign in by a button alone. */

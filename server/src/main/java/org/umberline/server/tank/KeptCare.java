@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import org.umberline.core.upkeep.Care;
+import org.umberline.core.upkeep.StandardCheck;
 import org.umberline.core.upkeep.Task;
 
 /** How a tank is cared for, as it is kept; what nobody said is null. */
@@ -32,6 +33,7 @@ record KeptCare(
       Integer testsLeft,
       LocalDate countedOn,
       Double minutes,
+      StandardCheck check,
       String steps) {}
 
   static KeptCare of(Care care) {
@@ -58,6 +60,7 @@ record KeptCare(
                         orNull(s.testsLeft()),
                         s.countedOn().orElse(null),
                         orNull(s.minutes()),
+                        s.check().orElse(null),
                         s.steps()))
             .toList());
   }
@@ -90,6 +93,7 @@ record KeptCare(
                         optional(s.testsLeft()),
                         Optional.ofNullable(s.countedOn()),
                         optional(s.minutes()),
+                        Optional.ofNullable(s.check()),
                         s.steps()))
             .toList());
   }

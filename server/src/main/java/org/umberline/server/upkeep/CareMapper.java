@@ -10,6 +10,7 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.stream.Stream;
 import org.umberline.core.upkeep.Care;
+import org.umberline.core.upkeep.StandardCheck;
 import org.umberline.core.upkeep.Task;
 import org.umberline.server.http.Refused;
 import org.umberline.server.tank.TankRecords.Stored;
@@ -47,6 +48,13 @@ public final class CareMapper {
                             ? shelf.left(stored.tank()).getAsInt()
                             : null,
                         orNull(shelf.minutes()),
+                        shelf
+                            .check()
+                            .map(
+                                check ->
+                                    new UpkeepViews.Checked(
+                                        check.on(), check.standard(), check.read()))
+                            .orElse(null),
                         shelf.steps()))
             .toList());
   }
@@ -87,6 +95,10 @@ public final class CareMapper {
                             : OptionalInt.of(shelf.testsLeft()),
                         shelf.testsLeft() == null ? Optional.empty() : Optional.of(today),
                         optional(shelf.minutes()),
+                        Optional.ofNullable(shelf.check())
+                            .map(
+                                check ->
+                                    new StandardCheck(check.on(), check.standard(), check.read())),
                         shelf.steps() == null ? "" : shelf.steps()))
             .toList());
   }

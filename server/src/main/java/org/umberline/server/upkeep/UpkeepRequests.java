@@ -24,6 +24,17 @@ public final class UpkeepRequests {
           Integer everyDays,
       @Schema(nullable = true) LocalDate nextOn) {}
 
+  public record CheckOnStandard(
+      @NotNull(message = "the day it was checked") LocalDate on,
+      @NotNull(message = "what the standard holds")
+          @DecimalMin(value = "0.001", message = "0.001 to 50000, in the kit's unit")
+          @DecimalMax(value = "50000", message = "0.001 to 50000, in the kit's unit")
+          Double standard,
+      @NotNull(message = "what it read")
+          @DecimalMin(value = "0", message = "0 to 50000, in the kit's unit")
+          @DecimalMax(value = "50000", message = "0 to 50000, in the kit's unit")
+          Double read) {}
+
   public record ShelfChange(
       @NotNull(message = "a kit") String kit,
       @Schema(nullable = true) LocalDate openedOn,
@@ -36,6 +47,7 @@ public final class UpkeepRequests {
           @DecimalMin(value = "0", message = "0 to 60 minutes")
           @DecimalMax(value = "60", message = "0 to 60 minutes")
           Double minutes,
+      @Schema(nullable = true) @Valid CheckOnStandard check,
       @Schema(nullable = true) @Size(max = 2000, message = "at most 2000 characters")
           String steps) {}
 

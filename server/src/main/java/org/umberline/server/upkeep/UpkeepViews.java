@@ -85,6 +85,9 @@ public final class UpkeepViews {
   @Schema(description = "recurring work in the keeper's own words")
   public record OwnTask(String name, int everyDays) {}
 
+  @Schema(description = "what a kit read on a solution of a known content, in the kit's unit")
+  public record Checked(LocalDate on, double standard, double read) {}
+
   @Schema(description = "a kit's reagents")
   public record Shelf(
       String kit,
@@ -92,6 +95,7 @@ public final class UpkeepViews {
       @Schema(nullable = true) LocalDate expiresOn,
       @Schema(nullable = true) Integer testsLeft,
       @Schema(nullable = true) Double minutes,
+      @Schema(nullable = true) Checked check,
       String steps) {}
 
   public record Care(
