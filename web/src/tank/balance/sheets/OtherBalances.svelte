@@ -136,6 +136,9 @@
       {/if}
     </section>
   {/each}
+  {#each minerals.caught as words, i (i)}
+    <p class="border-base-300 border-b py-3" data-testid="caught">{said(words, today)}</p>
+  {/each}
   {#each minerals.bed as words, i (i)}
     <p class="border-base-300 border-b py-3">{said(words, today)}</p>
   {/each}

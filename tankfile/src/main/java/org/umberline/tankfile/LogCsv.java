@@ -40,6 +40,7 @@ public final class LogCsv {
           "water",
           "siphonedShareOfBed",
           "export",
+          "caughtG",
           "massG",
           "plant",
           "wetMassG",

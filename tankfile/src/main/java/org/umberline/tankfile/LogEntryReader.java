@@ -44,7 +44,7 @@ final class LogEntryReader {
               e.has("water") ? PartReader.blend(e, "water") : e.noted("water", changeWater),
               e.number("siphonedShareOfBed", 0),
               note);
-      case "clean" -> new LogEntry.Clean(at, e.text("export"), note);
+      case "clean" -> new LogEntry.Clean(at, e.text("export"), e.maybeNumber("caughtG"), note);
       case "renew" -> new LogEntry.Renew(at, e.text("export"), e.number("massG", 0), note);
       case "harvest" -> new LogEntry.Harvest(at, e.text("plant"), e.number("wetMassG"), note);
       case "dose" -> new LogEntry.Dose(at, e.text("fertiliser"), e.number("ml"), note);

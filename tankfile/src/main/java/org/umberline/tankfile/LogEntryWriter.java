@@ -51,7 +51,9 @@ final class LogEntryWriter implements LogEntry.Visitor<ObjectNode> {
 
   @Override
   public ObjectNode clean(LogEntry.Clean clean) {
-    return node.put("type", "clean").put("export", clean.export());
+    node.put("type", "clean").put("export", clean.export());
+    clean.caughtG().ifPresent(grams -> put("caughtG", grams));
+    return node;
   }
 
   @Override

@@ -89,6 +89,15 @@ class TankFileTest {
   }
 
   @Test
+  void aCleaningMaySayWhatCameOut() throws Exception {
+    String weighed =
+        example().replace("\"export\": \"sponge\"", "\"export\": \"sponge\", \"caughtG\": 60");
+    TankModel tank = TankFileReader.read(weighed).tank();
+    assertThat(((LogEntry.Clean) tank.log().get(3)).caughtG()).hasValue(60);
+    assertThat(TankFileReader.read(TankFileWriter.write(tank)).tank()).isEqualTo(tank);
+  }
+
+  @Test
   void fiveThingsAreEnoughAndTheDefaultsTakenAreNamed() throws Exception {
     TankFile file = TankFileReader.read(MINIMAL);
     assertThat(file.tank().temperatureC()).isEqualTo(25);

@@ -2,6 +2,8 @@ package org.umberline.wording;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.umberline.core.judging.CaughtOut;
+import org.umberline.core.judging.Range;
 import org.umberline.core.judging.ThroughFilter;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.TankModel;
@@ -56,6 +58,44 @@ public final class GearWords {
             "Measure the flow with a jug and a watch at the outlet: the pump's label says nothing"
                 + " of it. Test nitrite at the outlet too: some means the work is half done."));
     return List.copyOf(notes);
+  }
+
+  /**
+   * What a skimmer's cup or the socks gave, beside what the balance takes for it.
+   *
+   * @param balance mg N a day by the balance, its likely range
+   */
+  public static Phrase caught(CaughtOut caught, Range balance) {
+    boolean skimmer = caught.gear() == CaughtOut.Gear.SKIMMER;
+    return Phrase.of(
+        skimmer ? "The cup gave " : "Socks and floss gave ",
+        SmallWords.level(caught.grams(), skimmer ? "mL" : "g"),
+        " in " + SmallWords.days(Math.rint(caught.days())) + ": by its amount ",
+        SmallWords.level(caught.nitrogen().low(), ""),
+        " to ",
+        SmallWords.level(caught.nitrogen().high(), "mg"),
+        " of nitrogen and ",
+        SmallWords.level(caught.phosphorus().low(), ""),
+        " to ",
+        SmallWords.level(caught.phosphorus().high(), "mg"),
+        " of phosphorus a day, no better known than that. By the balance it is ",
+        SmallWords.level(balance.low(), ""),
+        " to ",
+        SmallWords.level(balance.high(), "mg"),
+        " of nitrogen: " + agreement(caught, balance, skimmer));
+  }
+
+  private static String agreement(CaughtOut caught, Range balance, boolean skimmer) {
+    if (caught.nitrogen().meets(balance)) {
+      return "they agree.";
+    }
+    return caught.nitrogen().high() < balance.low()
+        ? "more than came out. The share "
+            + (skimmer ? "the skimmer takes" : "they hold back")
+            + " in Make-up is likely too high."
+        : "less than came out. The share "
+            + (skimmer ? "the skimmer takes" : "they hold back")
+            + " in Make-up is likely too low.";
   }
 
   /** What each bed or slow filter of the tank asks for. */

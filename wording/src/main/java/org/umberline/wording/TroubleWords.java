@@ -62,6 +62,8 @@ public final class TroubleWords {
       case MANY_BUBBLES -> "many bubbles in it";
       case FEW_BUBBLES -> "hardly any bubbles";
       case WIPES_OFF -> "wipes off easily";
+      case GOES_AROUND -> "water goes past the medium";
+      case GOES_THROUGH -> "water goes through the medium";
       case CLINGS -> "clings";
       case OLD_LEAVES -> "old leaves first";
       case NEW_LEAVES -> "new leaves first";
@@ -136,7 +138,13 @@ public final class TroubleWords {
               Phrase.amount(found.value().orElse(tank.temperatureC()), "°C"));
       case WEAK_FLOW -> Phrase.of("the flow is weak");
       case ON_GLASS_ONLY -> Phrase.of(so ? "only on the glass" : "not on the glass alone");
-      case MANY_BUBBLES, WIPES_OFF, OLD_LEAVES, STILL_SURFACE, LONG_LIGHT, ALL_ANIMALS ->
+      case MANY_BUBBLES,
+          WIPES_OFF,
+          OLD_LEAVES,
+          STILL_SURFACE,
+          LONG_LIGHT,
+          ALL_ANIMALS,
+          GOES_AROUND ->
           Phrase.of(look(so ? found.clue().yes().get() : found.clue().no().get()));
     };
   }

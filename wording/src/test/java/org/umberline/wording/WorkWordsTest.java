@@ -7,6 +7,8 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
+import org.umberline.core.judging.CaughtOut;
+import org.umberline.core.judging.Range;
 import org.umberline.core.upkeep.Care;
 import org.umberline.core.upkeep.Schedule;
 
@@ -17,6 +19,18 @@ class WorkWordsTest {
   @EnumSource
   void whatMovesWorkIsSaidInASentence(Schedule.Moved moved) {
     assertThat(WorkWords.moved(moved, Care.NONE).plain()).matches("[A-Z].*[.]");
+  }
+
+  @Test
+  void whatACupGaveIsSaidBesideTheBalance() {
+    CaughtOut cup =
+        new CaughtOut(CaughtOut.Gear.SKIMMER, 600, 10, new Range(3, 24), new Range(0.6, 6));
+    assertThat(GearWords.caught(cup, new Range(20, 60)).plain())
+        .startsWith("The cup gave 600 mL in 10 days: by its amount 3 to 24 mg of nitrogen")
+        .endsWith("they agree.");
+    assertThat(GearWords.caught(cup, new Range(40, 60)).plain())
+        .endsWith("The share the skimmer takes in Make-up is likely too high.");
+    assertThat(GearWords.caught(cup, new Range(0, 1)).plain()).endsWith("likely too low.");
   }
 
   @Test

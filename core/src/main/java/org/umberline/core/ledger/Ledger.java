@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.function.IntToDoubleFunction;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.calibration.Quantiles;
@@ -55,6 +56,15 @@ public record Ledger(
    * @param source what the figure rests on
    */
   public record Line(String key, String name, String source, Amount perDay) {}
+
+  /** What went out by {@code flow}, mg a day; empty where nothing did. */
+  public Optional<Amount> out(Flow flow) {
+    return out.stream().filter(line -> line.key().equals(key(flow))).map(Line::perDay).findFirst();
+  }
+
+  private static String key(Flow flow) {
+    return flow.name().toLowerCase(Locale.ROOT).replace('_', '-');
+  }
 
   /** The ledgers of nitrogen and phosphorus, in the order of {@link Nutrient}. */
   public static List<Ledger> of(Posterior posterior, int days) {
@@ -241,8 +251,7 @@ public record Ledger(
     private void put(List<Line> lines, String name, String source, Flow flow) {
       Amount amount = amount(i -> flow(i, flow));
       if (amount.high() > 0) {
-        lines.add(
-            new Line(flow.name().toLowerCase(Locale.ROOT).replace('_', '-'), name, source, amount));
+        lines.add(new Line(key(flow), name, source, amount));
       }
     }
 

@@ -74,7 +74,16 @@ public sealed interface LogEntry {
     }
   }
 
-  record Clean(OffsetDateTime at, String export, String note) implements LogEntry {
+  /**
+   * @param caughtG what came out of it, wet, g; a mL of skimmate is taken for a g
+   */
+  record Clean(OffsetDateTime at, String export, OptionalDouble caughtG, String note)
+      implements LogEntry {
+    /** A cleaning of which nobody weighed what came out. */
+    public Clean(OffsetDateTime at, String export, String note) {
+      this(at, export, OptionalDouble.empty(), note);
+    }
+
     @Override
     public <T> T accept(Visitor<T> visitor) {
       return visitor.clean(this);

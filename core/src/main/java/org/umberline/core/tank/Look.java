@@ -18,7 +18,10 @@ public enum Look implements Term {
   LONG_LIGHT("long-light"),
   SHORT_LIGHT("short-light"),
   ALL_ANIMALS("all-animals"),
-  ONE_ANIMAL("one-animal");
+  ONE_ANIMAL("one-animal"),
+  /** Water runs past a filter's medium. */
+  GOES_AROUND("goes-around"),
+  GOES_THROUGH("goes-through");
 
   private final String term;
 

@@ -34,7 +34,9 @@ public enum Clue implements Term {
   OLD_LEAVES("old-leaves", Look.OLD_LEAVES, Look.NEW_LEAVES),
   STILL_SURFACE("still-surface", Look.STILL_SURFACE, Look.MOVING_SURFACE),
   LONG_LIGHT("long-light", Look.LONG_LIGHT, Look.SHORT_LIGHT),
-  ALL_ANIMALS("all-animals", Look.ALL_ANIMALS, Look.ONE_ANIMAL);
+  ALL_ANIMALS("all-animals", Look.ALL_ANIMALS, Look.ONE_ANIMAL),
+  /** A clogged medium lets water go around it, and may still look fast. */
+  GOES_AROUND("goes-around", Look.GOES_AROUND, Look.GOES_THROUGH);
 
   private final String term;
   private final Optional<Analyte> test;

@@ -100,7 +100,8 @@ final class Likelihoods {
           Map.entry(Clue.OLD_LEAVES, 0.5),
           Map.entry(Clue.STILL_SURFACE, 0.35),
           Map.entry(Clue.LONG_LIGHT, 0.4),
-          Map.entry(Clue.ALL_ANIMALS, 0.6));
+          Map.entry(Clue.ALL_ANIMALS, 0.6),
+          Map.entry(Clue.GOES_AROUND, 0.3));
 
   private static final Map<Cause, Map<Clue, Double>> WITH =
       Map.ofEntries(
@@ -263,8 +264,10 @@ final class Likelihoods {
                   Clue.ALL_ANIMALS,
                   0.9)),
           Map.entry(Cause.DISEASE, Map.of(Clue.NEW_ANIMALS, 0.45, Clue.ALL_ANIMALS, 0.25)),
-          Map.entry(Cause.CHOKED_FILTER, Map.of(Clue.WORK_MISSED, 0.75, Clue.FILTER_CLEANED, 0.03)),
-          Map.entry(Cause.WORN_PUMP, Map.of(Clue.FILTER_CLEANED, 0.3)));
+          Map.entry(
+              Cause.CHOKED_FILTER,
+              Map.of(Clue.WORK_MISSED, 0.75, Clue.FILTER_CLEANED, 0.03, Clue.GOES_AROUND, 0.8)),
+          Map.entry(Cause.WORN_PUMP, Map.of(Clue.FILTER_CLEANED, 0.3, Clue.GOES_AROUND, 0.1)));
 
   private Likelihoods() {}
 

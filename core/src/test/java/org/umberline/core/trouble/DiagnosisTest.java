@@ -73,6 +73,8 @@ class DiagnosisTest {
     "gasping, !ammonia all-animals warm still-surface, oxygen",
     "gasping, !ammonia !all-animals new-animals, disease",
     "weak-flow, work-missed !filter-cleaned, choked-filter",
+    "weak-flow, goes-around filter-cleaned, choked-filter",
+    "weak-flow, !goes-around filter-cleaned, worn-pump",
     "weak-flow, filter-cleaned !work-missed, worn-pump"
   })
   void theUsualReadingLeads(String sign, String clues, String cause) {

@@ -1,6 +1,7 @@
 package org.umberline.server.demo;
 
 import java.time.LocalDate;
+import java.util.OptionalDouble;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
 
@@ -32,7 +33,13 @@ final class Breakwater extends InventedTank {
       log.add(new LogEntry.Harvest(at(daysAgo, 16, 10), "refugium", 170 + random.nextInt(80), ""));
     }
     for (int daysAgo = 398; daysAgo > 1; daysAgo -= 3 + random.nextInt(2)) {
-      log.add(new LogEntry.Clean(at(daysAgo, 8, 30), "skimmer", ""));
+      log.add(
+          new LogEntry.Clean(
+              at(daysAgo, 8, 30),
+              "skimmer",
+              // its keeper began to measure the cup this month
+              daysAgo < 30 ? OptionalDouble.of(240 + daysAgo * 37 % 120) : OptionalDouble.empty(),
+              ""));
     }
     // the last bag of medium has been in for seven weeks
     for (int daysAgo : new int[] {365, 331, 290, 262, 219, 184, 151, 117, 84, 49}) {

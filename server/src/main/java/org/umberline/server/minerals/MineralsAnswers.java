@@ -11,15 +11,19 @@ import java.util.Map;
 import java.util.OptionalDouble;
 import org.springframework.stereotype.Service;
 import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.judging.CaughtOut;
+import org.umberline.core.judging.Range;
 import org.umberline.core.judging.ThroughFilter;
 import org.umberline.core.ledger.Ledger;
 import org.umberline.core.minerals.AlkalinityUse;
 import org.umberline.core.minerals.Mineral;
+import org.umberline.core.simulation.Flow;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.WaterKind;
 import org.umberline.server.balance.AdviceMapper;
+import org.umberline.server.balance.AdviceViews;
 import org.umberline.server.http.Refused;
 import org.umberline.server.learning.Advices;
 import org.umberline.server.tank.TankRecords.Stored;
@@ -92,7 +96,28 @@ public class MineralsAnswers {
     return new MineralsViews.Minerals(
         panels.stream().map(MineralsAnswers::view).toList(),
         tank.exports().stream().anyMatch(ExportMethod.SlowFilter.class::isInstance),
-        GearWords.beds(tank).stream().map(AdviceMapper::said).toList());
+        GearWords.beds(tank).stream().map(AdviceMapper::said).toList(),
+        caught(stored, tank, now));
+  }
+
+  /** What was emptied out beside what the balance takes for it. */
+  private List<List<AdviceViews.Said>> caught(Stored stored, TankModel tank, Instant now) {
+    List<List<AdviceViews.Said>> words = new ArrayList<>();
+    for (CaughtOut.Gear gear : CaughtOut.Gear.values()) {
+      Flow flow = gear == CaughtOut.Gear.SKIMMER ? Flow.SKIMMED : Flow.MEDIA_CLEANED;
+      CaughtOut.of(tank, gear, now)
+          .ifPresent(
+              out ->
+                  words.add(
+                      said(
+                          GearWords.caught(
+                              out,
+                              nitrogen(stored)
+                                  .out(flow)
+                                  .map(line -> new Range(line.low(), line.high()))
+                                  .orElse(new Range(0, 0))))));
+    }
+    return List.copyOf(words);
   }
 
   /** dKH a day: what Other ways tells. */

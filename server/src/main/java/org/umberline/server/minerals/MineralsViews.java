@@ -10,9 +10,13 @@ public final class MineralsViews {
 
   @Schema(
       description =
-          "gear tells whether the tank has gear that takes nitrate out of what flows through it")
+          "gear tells whether the tank has gear that takes nitrate out of what flows through it,"
+              + " caught what was emptied out of skimmer and filter beside the balance")
   public record Minerals(
-      List<MineralPanel> panels, boolean gear, List<List<AdviceViews.Said>> bed) {}
+      List<MineralPanel> panels,
+      boolean gear,
+      List<List<AdviceViews.Said>> bed,
+      List<List<AdviceViews.Said>> caught) {}
 
   @Schema(
       description =

@@ -39,7 +39,24 @@ final class DonePart {
   void cleaned() throws Unreadable {
     ExportMethod export =
         line.oneOf(line.tank.exports(), ExportMethod::id, ExportMethod::id, "filter");
-    line.add((at, note) -> new LogEntry.Clean(at, export.id(), note), "Cleaned " + export.id());
+    Optional<Double> caught = line.amount();
+    String unit = export instanceof ExportMethod.Skimmer ? " mL" : " g";
+    if (caught.isPresent()) {
+      if (!line.words.takeIf("ml")) {
+        line.grams();
+      }
+      EntryLine.positive(caught.get(), "catch", 100_000);
+    }
+    line.add(
+        (at, note) ->
+            new LogEntry.Clean(
+                at,
+                export.id(),
+                caught.map(OptionalDouble::of).orElse(OptionalDouble.empty()),
+                note),
+        "Cleaned "
+            + export.id()
+            + caught.map(much -> ", " + Figures.plain(much) + unit + " came out").orElse(""));
   }
 
   void fasted() throws Unreadable {

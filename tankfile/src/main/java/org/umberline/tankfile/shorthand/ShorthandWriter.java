@@ -85,7 +85,10 @@ public final class ShorthandWriter implements LogEntry.Visitor<String> {
 
   @Override
   public String clean(LogEntry.Clean clean) {
-    return "cleaned \"" + clean.export() + "\"";
+    return "cleaned \""
+        + clean.export()
+        + "\""
+        + (clean.caughtG().isPresent() ? " " + plain(clean.caughtG().getAsDouble()) + " g" : "");
   }
 
   @Override

@@ -206,7 +206,12 @@ class ShorthandPropertyTest {
               blend(random),
               random.nextInt(3) / 2.0,
               note);
-      case 2 -> new LogEntry.Clean(at, any(random, tank.exports()).id(), note);
+      case 2 ->
+          new LogEntry.Clean(
+              at,
+              any(random, tank.exports()).id(),
+              random.nextBoolean() ? OptionalDouble.of(amount) : OptionalDouble.empty(),
+              note);
       case 3 -> new LogEntry.Renew(at, any(random, tank.exports()).id(), amount, note);
       case 4 -> new LogEntry.Harvest(at, any(random, tank.plants()).id(), amount, note);
       case 5 -> new LogEntry.Dose(at, any(random, tank.fertilisers()).id(), amount, note);

@@ -191,6 +191,8 @@ class ShorthandTest {
     assertThat(((LogEntry.Harvest) one("cut moss 30g 2 days ago")).at().toString())
         .isEqualTo("2026-11-23T10:00Z");
     assertThat(((LogEntry.Clean) one("cleaned sponge")).export()).isEqualTo("sponge");
+    assertThat(((LogEntry.Clean) one("cleaned sponge 60 g")).caughtG()).hasValue(60);
+    assertThat(read("cleaned sponge -3").problems()).isNotEmpty();
     assertThat(((LogEntry.Death) one("dead axolotl")).massG()).isEqualTo(120);
     assertThat(((LogEntry.Dose) one("dosed kno3 2 ml")).ml()).isEqualTo(2);
     LogEntry.Addition salt = (LogEntry.Addition) one("added potassium-nitrate 2.3 g");
