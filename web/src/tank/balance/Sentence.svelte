@@ -118,6 +118,8 @@
     saidOf(
       'MEDICINE_RUNS',
       'MEDICINE_OVER',
+      'QUARANTINE_RUNS',
+      'QUARANTINE_OVER',
       'FIXED_DAY',
       'SIGN_SEEN',
       'NO_CHANGE_WANTED',

@@ -36,6 +36,7 @@
     ['death', 'deaths'],
     ['fast', 'fasts'],
     ['medicine', 'medicines'],
+    ['quarantine', 'quarantines'],
     ['trial', 'trials'],
     ['observation', 'notes and signs'],
   ];

@@ -52,6 +52,7 @@ public final class LogCsv {
           "grams",
           "days",
           "name",
+          "who",
           "what",
           "expected",
           "sign",

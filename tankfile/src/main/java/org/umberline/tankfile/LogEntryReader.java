@@ -55,6 +55,7 @@ final class LogEntryReader {
       case "feed" -> new LogEntry.Feed(at, e.text("food"), e.number("grams"), note);
       case "fast" -> new LogEntry.Fast(at, e.integer("days", 1), note);
       case "medicine" -> new LogEntry.Medicine(at, e.text("name"), e.integer("days", 1), note);
+      case "quarantine" -> new LogEntry.Quarantine(at, e.text("who"), e.integer("days", 1), note);
       case "trial" ->
           new LogEntry.Trial(
               at,

@@ -110,6 +110,13 @@ final class LogEntryWriter implements LogEntry.Visitor<ObjectNode> {
   }
 
   @Override
+  public ObjectNode quarantine(LogEntry.Quarantine quarantine) {
+    return node.put("type", "quarantine")
+        .put("who", quarantine.who())
+        .put("days", quarantine.days());
+  }
+
+  @Override
   public ObjectNode trial(LogEntry.Trial trial) {
     node.put("type", "trial")
         .put("what", trial.what())

@@ -1,10 +1,13 @@
 package org.umberline.wording;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import org.umberline.core.change.ChangeEffect;
 import org.umberline.core.change.ChangeWater;
 import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.tank.MedicineCourse;
+import org.umberline.core.tank.Quarantine;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.WaterKind;
 import org.umberline.core.upkeep.Care;
@@ -65,10 +68,11 @@ final class ChangeWords {
   /**
    * What to mind with this water, and so many litres of it.
    *
-   * @param medicated whether medicine is in the tank's water, or may be
+   * @param day of the change
    */
   static List<String> cautions(
-      TankModel tank, Care care, ChangeWater water, double litres, boolean medicated) {
+      TankModel tank, Care care, ChangeWater water, double litres, LocalDate day) {
+    boolean medicated = MedicineCourse.inWater(tank, day);
     List<String> cautions = new ArrayList<>();
     cautions.add(
         "Water and mains: unplug before hands go in, leave drip loops, use residual-current"
@@ -84,6 +88,11 @@ final class ChangeWords {
     }
     if (water.tapShare() > 0) {
       cautions.add("Conditioner by its label, no more; keep it from children.");
+    }
+    if (Quarantine.running(tank, day).isPresent()) {
+      cautions.add(
+          "Animals in quarantine: a hose, bucket and net of their own, this tank after all others,"
+              + " hands washed.");
     }
     cautions.add(
         tank.salinityPpt() > 0

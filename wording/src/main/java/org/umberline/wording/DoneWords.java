@@ -75,6 +75,11 @@ final class DoneWords implements LogEntry.Visitor<Phrase> {
   }
 
   @Override
+  public Phrase quarantine(LogEntry.Quarantine quarantine) {
+    return Phrase.of("quarantine of " + quarantine.who() + " begun");
+  }
+
+  @Override
   public Phrase trial(LogEntry.Trial trial) {
     return Phrase.of("a trial begun: " + trial.what());
   }

@@ -261,6 +261,19 @@ final class ReasonWords {
               day,
               ": test ammonia and nitrite, then nitrate and phosphate. Fresh carbon takes out what"
                   + " is left.");
+      case QUARANTINE_RUNS ->
+          Phrase.of(
+              "Quarantine until ",
+              day,
+              ": nets, buckets and water stay with this tank, and it is tended last. Test ammonia"
+                  + " every other day; a vet for what looks ill. What falls ill begins the days"
+                  + " anew.");
+      case QUARANTINE_OVER ->
+          Phrase.of(
+              "Quarantine ended on ",
+              day,
+              ": whoever is well may move, the water may not. Clean and dry what was used before it"
+                  + " is used elsewhere.");
       case DUPLICATE_ENTRY -> Phrase.of("An entry of ", day, " stands in the log twice.");
     };
   }

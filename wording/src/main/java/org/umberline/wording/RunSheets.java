@@ -12,7 +12,6 @@ import org.umberline.core.dosing.Conditioning;
 import org.umberline.core.tank.Blend;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.LogEntry;
-import org.umberline.core.tank.MedicineCourse;
 import org.umberline.core.tank.SubstrateKind;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.WaterKind;
@@ -86,7 +85,7 @@ public final class RunSheets {
         steps,
         effect,
         effect.warnings().stream().map(ChangeWords::warning).toList(),
-        ChangeWords.cautions(tank, care, water, litres, MedicineCourse.inWater(tank, day)),
+        ChangeWords.cautions(tank, care, water, litres, day),
         effect.told().map(ChangeWords::test).orElse(Phrase.NONE));
   }
 

@@ -48,6 +48,9 @@ class RunSheetTest {
         new LogEntry.Medicine(
             DAY.minusDays(6).atTime(9, 0).atOffset(ZoneOffset.UTC), "Against spots", 5, "");
     assertThat(sheet(TANK, 0.25, Care.NONE).cautions()).anyMatch(c -> c.contains("suits house"));
+    LogEntry apart = new LogEntry.Quarantine(course.at(), "two loaches", 28, "");
+    assertThat(sheet(TANK.withLog(List.of(apart)), 0.25, Care.NONE).cautions())
+        .anyMatch(c -> c.contains("bucket and net of their own"));
     assertThat(sheet(TANK.withLog(List.of(course)), 0.25, Care.NONE).cautions())
         .anyMatch(c -> c.contains("never onto plants"))
         .noneMatch(c -> c.contains("suits house"));

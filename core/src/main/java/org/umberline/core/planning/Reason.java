@@ -120,6 +120,10 @@ public record Reason(
     MEDICINE_RUNS,
     /** A course of medicine ended on day. */
     MEDICINE_OVER,
+    /** Animals are kept apart in the tank until day. */
+    QUARANTINE_RUNS,
+    /** Animals were kept apart in the tank until day. */
+    QUARANTINE_OVER,
     /** Two entries of the log, of day, are the same to the letter. */
     DUPLICATE_ENTRY;
 

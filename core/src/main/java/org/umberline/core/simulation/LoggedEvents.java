@@ -100,6 +100,11 @@ final class LoggedEvents implements LogEntry.Visitor<List<Event>> {
   }
 
   @Override
+  public List<Event> quarantine(LogEntry.Quarantine quarantine) {
+    return List.of();
+  }
+
+  @Override
   public List<Event> trial(LogEntry.Trial trial) {
     return List.of();
   }

@@ -39,6 +39,8 @@ public sealed interface LogEntry {
 
     T medicine(Medicine medicine);
 
+    T quarantine(Quarantine quarantine);
+
     T trial(Trial trial);
 
     T observation(Observation observation);
@@ -157,6 +159,19 @@ public sealed interface LogEntry {
     @Override
     public <T> T accept(Visitor<T> visitor) {
       return visitor.medicine(this);
+    }
+  }
+
+  /**
+   * Animals are kept apart in this tank from here on.
+   *
+   * @param who they are
+   * @param days how long, this day included
+   */
+  record Quarantine(OffsetDateTime at, String who, int days, String note) implements LogEntry {
+    @Override
+    public <T> T accept(Visitor<T> visitor) {
+      return visitor.quarantine(this);
     }
   }
 

@@ -9,6 +9,7 @@ import java.util.Set;
 import org.umberline.core.planning.Advice;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
+import org.umberline.core.tank.Quarantine;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.WaterKind;
 import org.umberline.core.upkeep.Work;
@@ -48,6 +49,10 @@ public record Wanted(Analyte analyte, String why) {
     if (young) {
       add(wanted, named, Analyte.AMMONIA, "The filter grows in: ammonia harms first.");
       add(wanted, named, Analyte.NITRITE, "The filter grows in: nitrite follows ammonia.");
+    }
+    if (Quarantine.running(tank, today).isPresent()
+        && daysSince(tank, Analyte.AMMONIA, today) >= Quarantine.TEST_DAYS) {
+      add(wanted, named, Analyte.AMMONIA, "Animals in quarantine: its filter may not keep up.");
     }
     forTrials.forEach(analyte -> add(wanted, named, analyte, "A trial asks for it today."));
     for (Work work : works) {

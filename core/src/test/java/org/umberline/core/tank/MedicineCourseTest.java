@@ -63,6 +63,24 @@ class MedicineCourseTest {
         .anyMatch(r -> r.kind() == Reason.Kind.MEDICINE_OVER && r.day().equals(lastDay));
   }
 
+  @Test
+  void aQuarantineIsToldWhileItLastsAndAWeekMore() {
+    TankModel tank =
+        new TankBuilder()
+            .ration(0.3)
+            .lines(40, 1)
+            .log(new LogEntry.Quarantine(TankBuilder.at(20.4), "six tetras", 28, ""))
+            .build();
+    Optional<LocalDate> lastDay = Optional.of(BEGUN.plusDays(27));
+    assertThat(Quarantine.running(tank, BEGUN.plusDays(27)).orElseThrow().who())
+        .isEqualTo("six tetras");
+    assertThat(Quarantine.over(tank, BEGUN.plusDays(35))).isEmpty();
+    assertThat(advice(tank, BEGUN.plusDays(9)).remarks())
+        .anyMatch(r -> r.kind() == Reason.Kind.QUARANTINE_RUNS && r.day().equals(lastDay));
+    assertThat(advice(tank, BEGUN.plusDays(30)).remarks())
+        .anyMatch(r -> r.kind() == Reason.Kind.QUARANTINE_OVER && r.day().equals(lastDay));
+  }
+
   private static Advice advice(TankModel tank, LocalDate day) {
     return new Advisor(
             tank,

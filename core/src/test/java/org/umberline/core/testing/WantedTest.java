@@ -5,6 +5,7 @@ import static org.umberline.core.TankBuilder.WORKERS;
 
 import java.time.LocalDate;
 import java.time.ZoneOffset;
+import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -15,6 +16,7 @@ import org.umberline.core.calibration.Calibration;
 import org.umberline.core.planning.Advice;
 import org.umberline.core.planning.Advisor;
 import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.upkeep.Care;
 import org.umberline.core.upkeep.Work;
@@ -87,5 +89,24 @@ class WantedTest {
     assertThat(wanted(tested, false, Set.of(Analyte.NITRATE)))
         .extracting(Wanted::why)
         .containsExactly("A trial asks for it today.");
+  }
+
+  /** A quarantine tank's filter is small: ammonia is read every other day. */
+  @Test
+  void animalsInQuarantineAskForAmmoniaEveryOtherDay() {
+    double today = ChronoUnit.DAYS.between(TankBuilder.START, TODAY);
+    TankBuilder apart =
+        new TankBuilder()
+            .photometer("n", Analyte.NITRATE, 1, 0.1)
+            .photometer("a", Analyte.AMMONIA, 0.05, 0.1)
+            .ration(0.3)
+            .lines(40, 1)
+            .log(new LogEntry.Quarantine(TankBuilder.at(today - 5), "six tetras", 28, ""))
+            .test(today - 1.5, Analyte.NITRATE, 10, "n");
+    assertThat(wanted(apart.build(), false)).extracting(Wanted::analyte).contains(Analyte.AMMONIA);
+    apart.test(today - 0.5, Analyte.AMMONIA, 0, "a");
+    assertThat(wanted(apart.build(), false))
+        .extracting(Wanted::analyte)
+        .doesNotContain(Analyte.AMMONIA);
   }
 }

@@ -83,6 +83,11 @@ final class Lanes implements LogEntry.Visitor<Optional<Lanes.Lane>> {
   }
 
   @Override
+  public Optional<Lane> quarantine(LogEntry.Quarantine quarantine) {
+    return Lane.of("noted", "quarantine: " + quarantine.who());
+  }
+
+  @Override
   public Optional<Lane> trial(LogEntry.Trial trial) {
     return Lane.of("noted", "trial: " + trial.what());
   }

@@ -16,6 +16,7 @@ import org.umberline.core.tank.Livestock;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Look;
 import org.umberline.core.tank.PlantStand;
+import org.umberline.core.tank.Quarantine;
 import org.umberline.core.tank.Sign;
 import org.umberline.core.tank.Term;
 import org.umberline.core.upkeep.Care;
@@ -28,6 +29,7 @@ final class DonePart {
   private static final List<String> SEVERITY = List.of("gone", "slight", "plain", "severe");
 
   private static final int LONGEST_MEDICINE = 100;
+  private static final int LONGEST_WHO = 100;
   private static final int LONGEST_TRIAL = 100;
 
   private final EntryLine line;
@@ -67,7 +69,11 @@ final class DonePart {
   }
 
   private int days(String what) throws Unreadable {
-    int days = (int) Math.round(line.amount().orElse(1.0));
+    return days(what, 1);
+  }
+
+  private int days(String what, int unlessSaid) throws Unreadable {
+    int days = (int) Math.round(line.amount().orElse((double) unlessSaid));
     if (!line.words.takeIf("days")) {
       line.words.takeIf("day");
     }
@@ -88,6 +94,19 @@ final class DonePart {
     line.add(
         (at, note) -> new LogEntry.Medicine(at, name, days, note),
         "A course of " + name + ", " + days + (days == 1 ? " day" : " days"));
+  }
+
+  /** Animals kept apart, by one word or in quotation marks. */
+  void quarantined() throws Unreadable {
+    String who = line.words.takeAsWritten().replace('"', '\'').strip();
+    if (who.isEmpty() || who.length() > LONGEST_WHO) {
+      throw new Unreadable(
+          "Who is kept apart, and for how many days? Write quarantine \"six tetras\" 28 days.");
+    }
+    int days = days("quarantine", Quarantine.USUAL_DAYS);
+    line.add(
+        (at, note) -> new LogEntry.Quarantine(at, who, days, note),
+        "Quarantine of " + who + ", " + days + (days == 1 ? " day" : " days"));
   }
 
   /** A trial: what is done otherwise, what shows it, how long, and what is expected of it. */

@@ -35,6 +35,7 @@ public final class Shorthand {
           "dead",
           "fast",
           "medicine",
+          "quarantine",
           "trial",
           "saw",
           "did",
@@ -183,6 +184,7 @@ public final class Shorthand {
       case "dead", "died" -> done.dead();
       case "fast", "fasting" -> done.fasted();
       case "medicine", "medicated" -> done.medicated();
+      case "quarantine" -> done.quarantined();
       case "trial" -> done.trial();
       case "note" -> done.noted();
       case "saw" -> done.saw();

@@ -137,6 +137,15 @@ public final class ShorthandWriter implements LogEntry.Visitor<String> {
   }
 
   @Override
+  public String quarantine(LogEntry.Quarantine quarantine) {
+    return "quarantine \""
+        + quarantine.who().replace('"', '\'')
+        + "\" "
+        + quarantine.days()
+        + " days";
+  }
+
+  @Override
   public String trial(LogEntry.Trial trial) {
     return "trial \""
         + trial.what().replace('"', '\'')

@@ -93,6 +93,7 @@ class ShorthandPropertyTest {
     "h",
     "fast",
     "medicine",
+    "quarantine",
     "trial",
     "expecting",
     "less",
@@ -197,7 +198,7 @@ class ShorthandPropertyTest {
             .withOffsetSameInstant(ZoneOffset.ofHours(random.nextInt(5) - 2));
     String note = random.nextInt(3) == 0 ? "seen by two # twice, no3 20" : "";
     double amount = Math.max(1e-3, random.nextDouble() * Math.pow(10, random.nextInt(4) - 1));
-    return switch (random.nextInt(11)) {
+    return switch (random.nextInt(12)) {
       case 0 -> test(random, at, note);
       case 1 ->
           new LogEntry.WaterChange(
@@ -217,6 +218,7 @@ class ShorthandPropertyTest {
       case 5 -> new LogEntry.Dose(at, any(random, tank.fertilisers()).id(), amount, note);
       case 6 -> new LogEntry.Death(at, amount, random.nextInt(100), note);
       case 7 -> new LogEntry.Feed(at, any(random, tank.foods()).id(), amount, note);
+      case 10 -> new LogEntry.Quarantine(at, "six young tetras", 1 + random.nextInt(60), note);
       case 9 -> new LogEntry.Addition(at, any(random, Additive.all()), amount, note);
       case 8 -> new LogEntry.Fast(at, 1 + random.nextInt(30), note);
       default -> observation(random, at, note);

@@ -205,6 +205,10 @@ class ShorthandTest {
     LogEntry.Medicine course = (LogEntry.Medicine) one("medicine \"Against spots\" 5 days");
     assertThat(course.name()).isEqualTo("Against spots");
     assertThat(course.days()).isEqualTo(5);
+    LogEntry.Quarantine apart = (LogEntry.Quarantine) one("quarantine \"Six tetras\"");
+    assertThat(apart.who()).isEqualTo("Six tetras");
+    assertThat(apart.days()).as("four weeks unless said").isEqualTo(28);
+    assertThat(read("quarantine").problems().get(0)).startsWith("Who is kept apart");
     LogEntry.Trial trial = (LogEntry.Trial) one("trial \"Less food\" no3 28 days expecting 6 less");
     assertThat(trial.what()).isEqualTo("Less food");
     assertThat(trial.analyte()).isEqualTo(Analyte.NITRATE);
