@@ -45,16 +45,20 @@
   async function save(event: SubmitEvent) {
     event.preventDefault();
     if (!care) return;
-    const body = { ...$state.snapshot(care), offered: undefined };
-    body.shelf = body.shelf.map((one) => ({
-      kit: one.kit,
-      openedOn: one.openedOn || undefined,
-      expiresOn: one.expiresOn || undefined,
-      testsLeft: one.testsLeft ?? undefined,
-      minutes: one.minutes ?? undefined,
-      check: checkOf(checks[one.kit]),
-      steps: one.steps,
-    }));
+    const kept = $state.snapshot(care);
+    const body = {
+      ...kept,
+      offered: undefined,
+      shelf: kept.shelf.map((one) => ({
+        kit: one.kit,
+        openedOn: one.openedOn || undefined,
+        expiresOn: one.expiresOn || undefined,
+        testsLeft: one.testsLeft ?? undefined,
+        minutes: one.minutes ?? undefined,
+        check: checkOf(checks[one.kit]),
+        steps: one.steps,
+      })),
+    };
     const answer = await api.PUT('/api/tanks/{id}/care', {
       params: { path: { id: tank.id } },
       body,
@@ -127,6 +131,9 @@
               <Input inputmode="decimal" class="w-16 text-center" bind:value={check.read} />
               {tank.tests.find((one) => one.kit === kit.kit)?.unit ?? ''}</Label
             >
+            {#if kit.check}
+              <span class="text-neutral">again by {longDay(kit.check.dueOn, tank.today)}</span>
+            {/if}
           </span>
         {/if}
         <label class="w-full"

@@ -82,7 +82,7 @@ public final class GearWords {
         SmallWords.level(balance.low(), ""),
         " to ",
         SmallWords.level(balance.high(), "mg"),
-        " of nitrogen: " + agreement(caught, balance, skimmer));
+        " of nitrogen a day: " + agreement(caught, balance, skimmer));
   }
 
   private static String agreement(CaughtOut caught, Range balance, boolean skimmer) {

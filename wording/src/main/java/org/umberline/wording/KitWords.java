@@ -63,7 +63,10 @@ public final class KitWords {
     };
   }
 
-  /** What a kit's reading on a known solution means for what is read with it. */
+  /**
+   * What a kit's reading on a known solution means for what is read with it; nothing where it is
+   * fine.
+   */
   public static Phrase check(StandardCheck check, Kit kit, LocalDate today) {
     if (check.dueOn().isBefore(today)) {
       return Phrase.of("Last checked on ", check.on(), ": check it on a standard again.");
@@ -78,7 +81,7 @@ public final class KitWords {
           ": don't go by it. Calibrate it, or take a new one.");
     }
     if (check.isWithin(kit)) {
-      return Phrase.of("It read its standard rightly on ", check.on(), ".");
+      return Phrase.NONE;
     }
     return Phrase.of(
         "It reads ",

@@ -88,8 +88,7 @@ final class MineralSaid {
     }
     double perDay = course.lostPerDay().getAsDouble();
     Phrase.Amount much = aWeek(mineral, Math.abs(perDay));
-    Phrase.Amount within =
-        Phrase.amount(Math.rint(100 * course.within() * DAYS_A_WEEK) / 100, unit(mineral));
+    Phrase.Amount within = SmallWords.level(course.within() * DAYS_A_WEEK, unit(mineral));
     if (!course.isTold()) {
       return Phrase.of(
           "Besides your changes it moves by less than " + course.readings() + " tests can show (",
@@ -178,7 +177,7 @@ final class MineralSaid {
                                 ", and with your routine the tank stays at about ",
                                 SmallWords.level(mix.settles().getAsDouble(), unit(mineral)),
                                 ".")
-                            : ".")));
+                            : ": each change with it moves the tank towards that.")));
   }
 
   private static String parts(Mix mix) {

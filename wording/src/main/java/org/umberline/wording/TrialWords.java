@@ -217,6 +217,9 @@ public final class TrialWords {
   }
 
   private static String changed(TrialBeside beside, String other) {
+    if (beside.otherKind()) {
+      return other + " holds another kind of water: take a tank that shares more with this one.";
+    }
     return beside.otherChanged()
         ? "Something else happened in " + other + " meanwhile: it is a poor measure."
         : "";

@@ -70,7 +70,8 @@ class MineralWordsTest {
     assertThat(panel.sentence().plain()).contains("It was 500 mg/L on").contains("you want 240");
     assertThat(panel.notes())
         .extracting(Phrase::plain)
-        .contains("Change water of 60 % Tap and 40 % Pure water holds 244 mg/L.")
+        .anyMatch(
+            note -> note.startsWith("Change water of 60 % Tap and 40 % Pure water holds 244 mg/L:"))
         .anyMatch(note -> note.startsWith("Top-off water adds 28 mg/L a week"));
   }
 

@@ -15,10 +15,17 @@ import org.umberline.core.tank.TankModel;
  * @param other the same of the other tank, over the same days
  * @param low tenth percentile of the difference of the two
  * @param high ninetieth
+ * @param otherKind whether the other tank holds another kind of water and so shares little
  * @param otherChanged whether something else happened in the other tank that may have moved it
  */
 public record TrialBeside(
-    Verdict verdict, double own, double other, double low, double high, boolean otherChanged) {
+    Verdict verdict,
+    double own,
+    double other,
+    double low,
+    double high,
+    boolean otherKind,
+    boolean otherChanged) {
 
   /** What the two say together. */
   public enum Verdict {
@@ -52,16 +59,20 @@ public record TrialBeside(
     double apart = departure(own) - departure(control);
     double within = Math.hypot(within(own), within(control));
     return new TrialBeside(
-        Math.abs(apart) > within ? Verdict.DIFFER : Verdict.ALIKE,
+        // what the tank's own tests can't tell, no other tank tells of it
+        Math.abs(departure(own)) > within(own) && Math.abs(apart) > within
+            ? Verdict.DIFFER
+            : Verdict.ALIKE,
         departure(own),
         departure(control),
         apart - within,
         apart + within,
+        tank.water() != other.water(),
         !control.others().isEmpty());
   }
 
   private static TrialBeside untold(Verdict verdict) {
-    return new TrialBeside(verdict, 0, 0, 0, 0, false);
+    return new TrialBeside(verdict, 0, 0, 0, 0, false, false);
   }
 
   private static double departure(TrialOutcome outcome) {

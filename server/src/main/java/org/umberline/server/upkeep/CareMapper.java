@@ -53,7 +53,7 @@ public final class CareMapper {
                             .map(
                                 check ->
                                     new UpkeepViews.Checked(
-                                        check.on(), check.standard(), check.read()))
+                                        check.on(), check.standard(), check.read(), check.dueOn()))
                             .orElse(null),
                         shelf.steps()))
             .toList());

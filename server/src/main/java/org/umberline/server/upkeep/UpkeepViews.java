@@ -85,8 +85,10 @@ public final class UpkeepViews {
   @Schema(description = "recurring work in the keeper's own words")
   public record OwnTask(String name, int everyDays) {}
 
-  @Schema(description = "what a kit read on a solution of a known content, in the kit's unit")
-  public record Checked(LocalDate on, double standard, double read) {}
+  @Schema(
+      description =
+          "what a kit read on a solution of a known content, in the kit's unit, and when it is to be checked again")
+  public record Checked(LocalDate on, double standard, double read, LocalDate dueOn) {}
 
   @Schema(description = "a kit's reagents")
   public record Shelf(
