@@ -2,10 +2,44 @@ import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { svelteTesting } from '@testing-library/svelte/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { VitePWA } from 'vite-plugin-pwa';
+import type { Plugin } from 'vite';
 import { defineConfig } from 'vitest/config';
+
+/**
+ * Tells first.js, in a meta element of the page, which files each place takes, so that they come
+ * together with the page's own and not after them.
+ */
+function filesOfPlaces(): Plugin {
+  return {
+    name: 'files-of-places',
+    transformIndexHtml: {
+      order: 'post',
+      handler(_html, { bundle, chunk }) {
+        if (!bundle || !chunk) return [];
+        const files: Record<string, string[]> = {};
+        for (const file of chunk.dynamicImports) {
+          const part = bundle[file];
+          const folder = part?.type === 'chunk' && part.facadeModuleId?.split('/').at(-2);
+          if (folder)
+            files[folder] = [file, ...part.imports.filter((one) => !chunk.imports.includes(one))]
+              .filter((one) => one !== chunk.fileName)
+              .map((one) => '/' + one);
+        }
+        return [
+          {
+            tag: 'meta',
+            attrs: { name: 'umberline-places', content: JSON.stringify(files) },
+            injectTo: 'head-prepend',
+          },
+        ];
+      },
+    },
+  };
+}
 
 export default defineConfig({
   plugins: [
+    filesOfPlaces(),
     tailwindcss(),
     svelte(),
     svelteTesting(),

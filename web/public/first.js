@@ -1,5 +1,6 @@
 // Before anything else: the right theme, so that the page never flashes the wrong way, and what the
-// page asks first, so that the answers are on their way while its code still is.
+// page asks first and the code of its place, so that they are on their way while the page's own
+// code still is.
 (function () {
   var chosen = localStorage.getItem('umberline-theme');
   var dark = chosen ? chosen === 'umber-night' : matchMedia('(prefers-color-scheme: dark)').matches;
@@ -9,8 +10,22 @@
     paths.push('/api/units', '/api/tanks');
     var tank = /^\/tank\/([\w-]+)$/.exec(location.pathname);
     if (location.pathname === '/') paths.push('/api/rounds/known');
+    if (/^\/(upkeep|bench)$/.test(location.pathname)) paths.push('/api' + location.pathname);
     if (tank) paths.push('/api/tanks/' + tank[1] + '/balance');
   }
+  var places = document.querySelector('meta[name=umberline-places]');
+  var files = places ? JSON.parse(places.content) : {};
+  // fetched, not run: that is for whoever goes there
+  window.umberlineFetch = function (place) {
+    (files[place] || []).forEach(function (file) {
+      var link = document.createElement('link');
+      link.rel = 'modulepreload';
+      link.href = file;
+      document.head.append(link);
+    });
+  };
+  var parts = location.pathname.split('/');
+  window.umberlineFetch(parts[1] === 'tank' ? parts[3] || 'balance' : parts[1]);
   window.umberlineAsked = new Map(
     paths.map(function (path) {
       var answer = fetch(path);

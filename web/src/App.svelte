@@ -44,7 +44,7 @@
     void loadSession();
     // from Rounds it is a tank's page next
     const idle = globalThis.requestIdleCallback ?? ((run: () => void) => setTimeout(run, 2000));
-    idle(() => void OF_A_TANK.balance());
+    idle(() => window.umberlineFetch?.('balance'));
   });
 </script>
 

@@ -27,6 +27,8 @@ declare global {
   interface Window {
     /** Questions that were asked before the page's code was there, by path (see first.js). */
     umberlineAsked?: Map<string, Promise<Response>>;
+    /** Has the files of a place fetched before anybody goes there (see first.js). */
+    umberlineFetch?: (place: string) => void;
   }
 }
 

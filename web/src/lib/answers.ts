@@ -17,10 +17,22 @@ export const GIVEN_AT = 'x-given-at';
 export async function keep(request: Request, answer: Response): Promise<void> {
   const path = new URL(request.url).pathname;
   if (request.method !== 'GET' || !answer.ok || !KEPT.test(path)) return;
-  const headers = new Headers(answer.headers);
-  headers.set(GIVEN_AT, new Date().toISOString());
-  const copy = new Response(await answer.clone().blob(), { headers });
+  const given = answer.clone();
+  const at = new Date().toISOString();
+  await quiet();
+  const headers = new Headers(given.headers);
+  headers.set(GIVEN_AT, at);
+  const copy = new Response(await given.blob(), { headers });
   await (await store())?.put(request.url, copy);
+}
+
+/** Until the page has nothing better to do, a second at most. */
+function quiet(): Promise<unknown> {
+  return new Promise((resolve) =>
+    'requestIdleCallback' in globalThis
+      ? requestIdleCallback(resolve, { timeout: 1000 })
+      : setTimeout(resolve),
+  );
 }
 
 /** The answer last given to the same question, if it was kept. */

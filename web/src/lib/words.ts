@@ -1,14 +1,20 @@
 /** How numbers and days are put into words. No arithmetic of the job is done here. */
 
-const shown = (options: Intl.DateTimeFormatOptions) =>
-  new Intl.DateTimeFormat('en-GB', { ...options, timeZone: 'UTC' });
-const DAY_MONTH = shown({ day: 'numeric', month: 'long' });
-const DAY_MONTH_YEAR = shown({ day: 'numeric', month: 'long', year: 'numeric' });
-const SHORT_DAY_MONTH = shown({ day: 'numeric', month: 'short' });
-const SHORT_MONTH = shown({ month: 'short' });
-const WEEKDAY = shown({ weekday: 'long' });
-const OWN_TIME = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
-const SHORT_WEEKDAY = shown({ weekday: 'short' });
+/** A way of writing days that is made when it is first needed: each costs some milliseconds. */
+function shown(options: Intl.DateTimeFormatOptions) {
+  let made: Intl.DateTimeFormat | undefined;
+  return {
+    format: (day: Date) => (made ??= new Intl.DateTimeFormat('en-GB', options)).format(day),
+  };
+}
+const UTC = { timeZone: 'UTC' } as const;
+const DAY_MONTH = shown({ ...UTC, day: 'numeric', month: 'long' });
+const DAY_MONTH_YEAR = shown({ ...UTC, day: 'numeric', month: 'long', year: 'numeric' });
+const SHORT_DAY_MONTH = shown({ ...UTC, day: 'numeric', month: 'short' });
+const SHORT_MONTH = shown({ ...UTC, month: 'short' });
+const WEEKDAY = shown({ ...UTC, weekday: 'long' });
+const OWN_TIME = shown({ hour: '2-digit', minute: '2-digit' });
+const SHORT_WEEKDAY = shown({ ...UTC, weekday: 'short' });
 const DAY_MS = 86_400_000;
 
 /** A plain day as an instant of the chart's axis, which runs on the tank's own clock. */

@@ -72,7 +72,7 @@ describe('a round in a few words', () => {
   });
 
   it('says what today takes, a test that is asked twice once', () => {
-    expect(takes([change, test])).toBe('about 40 min and 60 L to change · one test');
+    expect(takes([change, test])).toBe('about 40 min and 60 L to change · one test due');
     expect(takes([line('Pond', 'SKIP')])).toBe('');
   });
 });

@@ -13,7 +13,7 @@ export function heading(all: RoundsLine[], coming = 0): string {
   return `${wanting} of ${all.length} tanks ${wanting === 1 ? 'wants' : 'want'} a hand.`;
 }
 
-/** What today's work takes: time and water of the changes, and how many tests. */
+/** What today's work takes: time and water of the changes, and how many tests are due. */
 export function takes(all: RoundsLine[]): string {
   const changed = all.filter((line) => line.minutes !== undefined);
   const minutes = changed.reduce((sum, line) => sum + (line.minutes ?? 0), 0);
@@ -31,7 +31,7 @@ export function takes(all: RoundsLine[]): string {
   );
   return [
     changed.length > 0 ? `about ${minutesText(minutes)} and ${volume(litres)} to change` : '',
-    tests > 0 ? (tests === 1 ? 'one test' : `${tests} tests`) : '',
+    tests > 0 ? (tests === 1 ? 'one test due' : `${tests} tests due`) : '',
   ]
     .filter(Boolean)
     .join(' · ');

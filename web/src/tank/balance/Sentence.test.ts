@@ -191,7 +191,7 @@ describe('the sentence', () => {
         reasons: [
           {
             kind: 'TEST_COULD_SETTLE',
-            words: [{ text: 'A test today has a 3 in 10 chance of changing this advice.' }],
+            words: [{ text: 'A test today changes this advice with a chance of 3 in 10.' }],
           },
         ],
         remarks: [],
@@ -199,7 +199,7 @@ describe('the sentence', () => {
       },
     });
     expect(text).toContain('Test ammonia first.');
-    expect(text).toContain('A test today has a 3 in 10 chance of changing this advice');
+    expect(text).toContain('A test today changes this advice with a chance of 3 in 10');
     expect(screen.getByTestId('without-test').textContent).toContain('Without it: change');
   });
 

@@ -2,11 +2,8 @@ package org.umberline.e2e;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.nio.channels.FileChannel;
-import java.nio.channels.FileLock;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardOpenOption;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.concurrent.TimeUnit;
@@ -33,25 +30,8 @@ final class LearnedDemo {
   }
 
   private static Path data() {
-    try (FileChannel channel =
-            FileChannel.open(
-                DATA.resolveSibling("learned-demo.lock"),
-                StandardOpenOption.CREATE,
-                StandardOpenOption.WRITE);
-        FileLock lock = channel.lock()) {
-      if (!lock.isValid() || !isNewer()) {
-        make();
-      }
-      return DATA;
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-  }
-
-  private static boolean isNewer() throws IOException {
-    Path application = Path.of(System.getProperty("application"));
-    return Files.exists(DATA)
-        && Files.getLastModifiedTime(DATA).compareTo(Files.getLastModifiedTime(application)) > 0;
+    MadeOnce.ensure(DATA, DATA.resolveSibling("learned-demo.lock"), LearnedDemo::make);
+    return DATA;
   }
 
   private static void make() throws IOException {

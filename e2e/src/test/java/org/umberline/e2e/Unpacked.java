@@ -1,12 +1,8 @@
 package org.umberline.e2e;
 
 import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.nio.channels.FileChannel;
-import java.nio.channels.FileLock;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardOpenOption;
 import java.util.List;
 import java.util.stream.Stream;
 
@@ -17,7 +13,6 @@ import java.util.stream.Stream;
 final class Unpacked {
   private static final String ARCHIVE = "umberline.jsa";
 
-  private final Path packed = Path.of(System.getProperty("application"));
   private final Path folder = Path.of("target", "application").toAbsolutePath();
 
   private Unpacked() {}
@@ -39,7 +34,7 @@ final class Unpacked {
   }
 
   private static String jar() {
-    return Path.of(System.getProperty("application")).getFileName().toString();
+    return MadeOnce.application().getFileName().toString();
   }
 
   private static List<String> java(List<String> options, String... more) {
@@ -49,27 +44,9 @@ final class Unpacked {
   }
 
   private Path made() {
-    try (FileChannel channel =
-            FileChannel.open(lockFile(), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
-        FileLock lock = channel.lock()) {
-      Path archive = folder.resolve(ARCHIVE);
-      if (!lock.isValid() || !isNewer(archive)) {
-        unpack();
-      }
-      return folder;
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-  }
-
-  private Path lockFile() throws IOException {
-    Files.createDirectories(folder.getParent());
-    return folder.resolveSibling("application.lock");
-  }
-
-  private boolean isNewer(Path archive) throws IOException {
-    return Files.exists(archive)
-        && Files.getLastModifiedTime(archive).compareTo(Files.getLastModifiedTime(packed)) > 0;
+    MadeOnce.ensure(
+        folder.resolve(ARCHIVE), folder.resolveSibling("application.lock"), this::unpack);
+    return folder;
   }
 
   private void unpack() throws IOException {
@@ -79,7 +56,7 @@ final class Unpacked {
             "java",
             "-Djarmode=tools",
             "-jar",
-            packed.toAbsolutePath().toString(),
+            MadeOnce.application().toString(),
             "extract",
             "--force",
             "--destination",

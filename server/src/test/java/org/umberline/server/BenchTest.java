@@ -83,7 +83,7 @@ class BenchTest {
   void theTestsThatMatterComeWithTheirReasonAndTheKitsSteps() {
     JsonNode test = nitrateTest();
     assertThat(test.path("why").asString())
-        .containsAnyOf("No test for 24 days", "chance of changing this advice");
+        .containsAnyOf("No test for 24 days", "changes this advice with a chance of");
     assertThat(test.path("steps").toString()).contains("\"minutes\":5");
     assertThat(test.path("low").asDouble()).isLessThan(test.path("high").asDouble());
     keeper.note(tank, "no3 20");

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.umberline.core.balance.UnplantedAlgae;
 import org.umberline.core.simulation.Scenario;
+import org.umberline.core.tank.Additive;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.SubstrateKind;
 import org.umberline.core.tank.TankModel;
@@ -39,6 +40,7 @@ public final class NotCounted {
           switch (type) {
             case "observation" -> UnplantedAlgae.isAlgae(entry.path("sign").asString(""));
             case "test" -> counted(analyte);
+            case "addition" -> movesNutrients(entry.path("additive").asString(""));
             default -> true;
           };
       if (!counted) {
@@ -46,6 +48,10 @@ public final class NotCounted {
       }
     }
     return notCounted;
+  }
+
+  private static boolean movesNutrients(String additive) {
+    return Additive.find(additive).filter(Additive::movesNutrients).isPresent();
   }
 
   private static boolean counted(String analyte) {

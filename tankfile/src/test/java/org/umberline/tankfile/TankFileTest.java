@@ -75,6 +75,7 @@ class TankFileTest {
                 3,
                 "by scale"));
     assertThat(TankFileReader.read(TankFileWriter.write(tank)).tank()).isEqualTo(tank);
+    assertThat(TankFileReader.read(salt).notCounted()).containsExactly("/log/0: addition");
     for (String wrong :
         List.of(
             "sodium-bicarbonate\", \"ml\": 3, \"note\": \"",

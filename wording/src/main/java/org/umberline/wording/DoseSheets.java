@@ -10,33 +10,12 @@ import org.umberline.core.dosing.DoseSource;
 import org.umberline.core.dosing.Peroxide;
 import org.umberline.core.dosing.PhosphateLowering;
 import org.umberline.core.dosing.PumpCalibration;
-import org.umberline.core.dosing.Raise;
-import org.umberline.core.dosing.Refusal;
 import org.umberline.core.tank.Additive;
-import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.CarbonSource;
 import org.umberline.core.tank.Salt;
-import org.umberline.core.tank.TankModel;
 
 /** Doses in words. */
 public final class DoseSheets {
-  /** A smaller dose is better measured as a solution, g. Chosen. */
-  private static final double SMALL_G = 0.5;
-
-  /** What is dissolved of a small dose, and in how much water. Chosen. */
-  private static final double SOLUTION_G = 10;
-
-  private static final double SOLUTION_ML = 500;
-
-  /**
-   * The part of a hardness that is calcium where it and magnesium are three to one by mass, which
-   * is common practice for plants, no source: 3 / 7.147 of 3 / 7.147 + 1 / 4.334.
-   */
-  private static final double CALCIUM_SHARE_OF_HARDNESS = 0.645;
-
-  /** Quarters of a teaspoon are what a spoon can tell. */
-  private static final double QUARTERS = 4;
-
   private DoseSheets() {}
 
   /** What something is raised with, by its name. */
@@ -69,141 +48,9 @@ public final class DoseSheets {
     };
   }
 
-  // ---------------------------------------------------------------- raising
-
-  public static DoseSheet of(TankModel tank, Analyte analyte, Raise raise) {
-    if (raise.refusal().isPresent()) {
-      return DoseSheet.refused(refusal(raise.refusal().get(), analyte.standardUnit().label()));
-    }
-    DoseSource with = raise.with();
-    String unit = with.salt().isPresent() ? "g" : "mL";
-    double amount = raise.steps().get(0).amount();
-    int days = raise.steps().size();
-    Phrase sentence =
-        Phrase.of(
-            "Give ",
-            SmallWords.level(amount, unit),
-            " of " + name(with) + (days == 1 ? " once." : " a day for " + days + " days."));
-    List<Phrase> notes = new ArrayList<>();
-    with.salt().ifPresent(salt -> household(salt, amount, notes));
-    if (raise.companionMgL() > 0) {
-      notes.add(
-          Phrase.of(
-              "It brings ",
-              SmallWords.level(raise.companionMgL(), "mg/L"),
-              " " + with.companion() + " with it."));
-    }
-    notes.add(
-        Phrase.of(
-            "Test the day after the last dose"
-                + (days > 2 ? ", and once on the way" : "")
-                + (isNutrient(analyte)
-                    ? ": plants, corals and bacteria take some of it at once."
-                    : ".")));
-    raise
-        .stacksTo()
-        .ifPresent(
-            stack ->
-                notes.add(
-                    Phrase.of(
-                        "Given every week, with the changes of your routine it builds up to ",
-                        SmallWords.level(stack, analyte.standardUnit().label()),
-                        " over what there is without it.")));
-    if (analyte == Analyte.HARDNESS) {
-      notes.add(bothHalves(tank, raise));
-    }
-    return new DoseSheet(
-        sentence,
-        false,
-        raise.steps().stream()
-            .map(
-                s -> new DoseSheet.Step(s.on(), s.on(), s.amount(), OptionalDouble.of(s.reaches())))
-            .toList(),
-        unit,
-        analyte.standardUnit().label(),
-        notes,
-        List.of(
-            "Dissolve it in tank water and pour it where the flow is; never two salts in one cup.",
-            "Pure salts of a known formula only; keep them from children, and dry."),
-        with.solution()
-            .map(solution -> "dosed \"" + solution.id() + "\" # ml")
-            .orElseGet(() -> added(with.salt().get())));
-  }
-
   /** The entry line of a dose of it, {@code #} for its amount. */
-  private static String added(Additive additive) {
+  static String added(Additive additive) {
     return "added " + additive.term() + " # " + additive.unit().toLowerCase(Locale.ROOT);
-  }
-
-  /** Plants and animals need both ions of hardness. */
-  private static Phrase bothHalves(TankModel tank, Raise raise) {
-    double dgh = raise.steps().get(0).amount() * raise.with().perUnit() / tank.netVolumeL();
-    double calcium = CALCIUM_SHARE_OF_HARDNESS * dgh;
-    return Phrase.of(
-        "Hardness is calcium and magnesium, and both are needed, about three to one by weight. For"
-            + " the same rise give ",
-        SmallWords.level(gramsOf(Salt.CALCIUM_CHLORIDE, calcium, tank), "g"),
-        " of " + name(Salt.CALCIUM_CHLORIDE) + " and ",
-        SmallWords.level(gramsOf(Salt.MAGNESIUM_SULFATE, dgh - calcium, tank), "g"),
-        " of " + name(Salt.MAGNESIUM_SULFATE) + " instead, dissolved apart.");
-  }
-
-  private static double gramsOf(Salt salt, double dgh, TankModel tank) {
-    return dgh * tank.netVolumeL() / salt.perGram(Analyte.HARDNESS);
-  }
-
-  private static boolean isNutrient(Analyte analyte) {
-    return analyte == Analyte.NITRATE || analyte == Analyte.PHOSPHATE;
-  }
-
-  private static void household(Salt salt, double grams, List<Phrase> notes) {
-    double quarters = Math.rint(QUARTERS * grams / salt.teaspoonG());
-    if (grams >= SMALL_G && quarters >= 1) {
-      notes.add(
-          Phrase.of(
-              "That is about "
-                  + quarters(quarters)
-                  + " level teaspoon"
-                  + (quarters > QUARTERS ? "s" : "")
-                  + " of 5 mL; weigh it once, since grains differ."));
-    }
-    if (grams < SMALL_G) {
-      double perMl = salt.perGram() * SOLUTION_G / SOLUTION_ML;
-      notes.add(
-          Phrase.of(
-              "So little is better measured dissolved: ",
-              Phrase.amount(SOLUTION_G, "g"),
-              " made up to ",
-              Phrase.amount(SOLUTION_ML, "mL"),
-              "; then the dose is ",
-              SmallWords.level(grams * SOLUTION_ML / SOLUTION_G, "mL"),
-              isNutrient(salt.raises())
-                  ? Phrase.of(
-                      ". In Make-up it is a solution of ", Phrase.amount(perMl, "mg"), " a mL.")
-                  : "."));
-    }
-  }
-
-  private static String quarters(double quarters) {
-    int whole = (int) (quarters / QUARTERS);
-    String part =
-        switch ((int) (quarters % QUARTERS)) {
-          case 1 -> "a quarter";
-          case 2 -> "half a";
-          case 3 -> "three quarters of a";
-          default -> "";
-        };
-    if (whole == 0) {
-      return part.equals("a quarter") ? "a quarter of a" : part;
-    }
-    String rest =
-        switch ((int) (quarters % QUARTERS)) {
-          case 1 -> " and a quarter";
-          case 2 -> " and a half";
-          case 3 -> " and three quarters";
-          default -> "";
-        };
-    return whole + rest;
   }
 
   // ---------------------------------------------------------------- carbon
@@ -211,7 +58,7 @@ public final class DoseSheets {
   public static DoseSheet of(CarbonLadder ladder) {
     String unit = ladder.source().unit();
     if (ladder.refusal().isPresent()) {
-      return DoseSheet.refused(refusal(ladder.refusal().get(), unit));
+      return DoseSheet.refused(RefusalWords.of(ladder.refusal().get(), unit));
     }
     return new DoseSheet(
         Phrase.of(
@@ -255,7 +102,7 @@ public final class DoseSheets {
 
   public static DoseSheet of(Peroxide peroxide, double litres, double percent) {
     if (peroxide.refusal().isPresent()) {
-      return DoseSheet.refused(refusal(peroxide.refusal().get(), "L"));
+      return DoseSheet.refused(RefusalWords.of(peroxide.refusal().get(), "L"));
     }
     return new DoseSheet(
         Phrase.of(
@@ -290,7 +137,7 @@ public final class DoseSheets {
   public static DoseSheet of(PhosphateLowering.Medium medium, boolean bag) {
     String unit = "mg/L PO4";
     if (medium.refusal().isPresent()) {
-      return DoseSheet.refused(refusal(medium.refusal().get(), unit));
+      return DoseSheet.refused(RefusalWords.of(medium.refusal().get(), unit));
     }
     List<Phrase> notes = new ArrayList<>();
     notes.add(held(medium.takes()));
@@ -330,7 +177,7 @@ public final class DoseSheets {
   public static DoseSheet of(PhosphateLowering.Precipitant precipitant) {
     String unit = "mg/L PO4";
     if (precipitant.refusal().isPresent()) {
-      return DoseSheet.refused(refusal(precipitant.refusal().get(), unit));
+      return DoseSheet.refused(RefusalWords.of(precipitant.refusal().get(), unit));
     }
     int days = precipitant.steps().size();
     return new DoseSheet(
@@ -405,7 +252,7 @@ public final class DoseSheets {
 
   public static DoseSheet of(PumpCalibration pump, double mlPerDay) {
     if (pump.refusal().isPresent()) {
-      return DoseSheet.refused(refusal(pump.refusal().get(), "mL"));
+      return DoseSheet.refused(RefusalWords.of(pump.refusal().get(), "mL"));
     }
     List<Phrase> notes = new ArrayList<>();
     notes.add(Phrase.of("It gives ", SmallWords.level(pump.mlPerMinute(), "mL"), " a minute."));
@@ -432,58 +279,5 @@ public final class DoseSheets {
             "The outlet above the water line: a tube under water siphons the rest of the bottle in.",
             "Not more in the bottle than the tank could stand at once."),
         "");
-  }
-
-  // ---------------------------------------------------------------- refusals
-
-  private static Phrase refusal(Refusal refusal, String unit) {
-    Phrase.Amount most = SmallWords.level(refusal.most().orElse(0), unit);
-    return switch (refusal.why()) {
-      case NOTHING_TO_RAISE -> Phrase.of("The water holds that much already.");
-      case NOTHING_TO_LOWER -> Phrase.of("The water holds no more than that.");
-      case BELOW_LOWEST ->
-          Phrase.of("Never to nothing: ", most, " is the least that should be left in this tank.");
-      case OVER_YOUR_LIMIT ->
-          Phrase.of("That is over your own upper limit, ", most, ". Nothing is worked out.");
-      case OVER_HIGHEST ->
-          Phrase.of("That is more than such a tank should hold, ", most, " at most.");
-      case TOO_MANY_DAYS ->
-          Phrase.of("That would take more than four weeks of daily doses. Go to ", most, " first.");
-      case CARBON_DOSED ->
-          Phrase.of(
-              "Carbon is dosed already, as Make-up has it, and a second ladder would add to it. End"
-                  + " that dose in Make-up first, or go on from it.");
-      case GASPING ->
-          Phrase.of(
-              "Not while animals gasp: bacteria grown on carbon take the oxygen. Aerate, and see to"
-                  + " the cause first.");
-      case NO_SKIMMER ->
-          Phrase.of(
-              "Not without a skimmer: what grows on carbon stays in the water, uses up its oxygen"
-                  + " and gives everything back.");
-      case NITRATE_GONE ->
-          Phrase.of(
-              "Not with nitrate nearly gone while phosphate is high: carbon can't take phosphate"
-                  + " alone. An adsorber can.");
-      case HIGH_ALKALINITY ->
-          Phrase.of(
-              "Not at this alkalinity: stony corals burn at their tips where nutrients are stripped."
-                  + " Bring it to 9 dKH or less first.");
-      case TOO_STRONG ->
-          Phrase.of(
-              "A solution of more than "
-                  + SmallWords.trimmed(refusal.most().orElse(0))
-                  + " % is not for this: it burns, and a slip of the hand is too much.");
-      case MORE_THAN_THE_TANK ->
-          Phrase.of(
-              "The tank holds ", most, ". What counts is the water in it while it is treated.");
-      case MEDICINE ->
-          Phrase.of(
-              "Not while a course of medicine runs: it would be taken out of the water, or the"
-                  + " oxygen run short. End the course first, then test.");
-      case DONE_LATELY -> Phrase.of("It was done within the last seven days. Wait them out.");
-      case PUMP_TOO_SLOW ->
-          Phrase.of("This pump gives ", most, " a day at most, running all the time.");
-    };
   }
 }

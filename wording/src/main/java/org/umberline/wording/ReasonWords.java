@@ -106,9 +106,9 @@ final class ReasonWords {
               : Phrase.of(
                   "A ",
                   nutrient,
-                  " test today has a ",
+                  " test today changes this advice with a chance of ",
                   SmallWords.inTen(chance),
-                  " chance of changing this advice.");
+                  ".");
       case CHANGED_LATELY ->
           Phrase.of(
               "Water was changed a day ago at most: test ", nutrient, " before changing again.");

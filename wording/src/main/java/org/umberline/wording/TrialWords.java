@@ -12,6 +12,9 @@ import org.umberline.core.trial.TrialPlan;
 
 /** Trials in words. */
 public final class TrialWords {
+  /** Less than this share of what a kit shows is not worth a figure. Chosen. */
+  private static final double NEXT_TO_NOTHING = 0.25;
+
   private final TankModel tank;
 
   public TrialWords(TankModel tank) {
@@ -63,19 +66,21 @@ public final class TrialWords {
     return plan.expected()
         .map(
             effect ->
-                Phrase.of(
-                    "After "
-                        + plan.days()
-                        + " days "
-                        + plan.nutrient().term()
-                        + " should be about ",
-                    SmallWords.level(Math.abs(effect.p50()), unit),
-                    effect.p50() < 0 ? " lower" : " higher",
-                    " than without it (likely ",
-                    SmallWords.level(least(effect), ""),
-                    " to ",
-                    SmallWords.level(most(effect), ""),
-                    ")."))
+                farthest(effect) < NEXT_TO_NOTHING * plan.smallest()
+                    ? nextToNothing(plan, effect)
+                    : Phrase.of(
+                        "After "
+                            + plan.days()
+                            + " days "
+                            + plan.nutrient().term()
+                            + " should be about ",
+                        SmallWords.level(Math.abs(effect.p50()), unit),
+                        effect.p50() < 0 ? " lower" : " higher",
+                        " than without it (likely ",
+                        SmallWords.level(least(effect), ""),
+                        " to ",
+                        SmallWords.level(most(effect), ""),
+                        ")."))
         .orElse(
             Phrase.of(
                 "What this does to "
@@ -84,6 +89,17 @@ public final class TrialWords {
                     + " differ by ",
                 SmallWords.level(plan.smallest(), unit),
                 " to be seen."));
+  }
+
+  private static Phrase nextToNothing(TrialPlan plan, TrialPlan.Effect effect) {
+    return Phrase.of(
+        "It does next to nothing to " + plan.nutrient().term() + ": less than ",
+        SmallWords.level(farthest(effect), unit(plan.nutrient())),
+        " in " + plan.days() + " days.");
+  }
+
+  private static double farthest(TrialPlan.Effect effect) {
+    return Math.max(Math.abs(effect.p10()), Math.abs(effect.p90()));
   }
 
   /** The smaller end of the range, nothing where it may go either way. */

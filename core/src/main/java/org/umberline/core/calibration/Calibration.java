@@ -145,14 +145,24 @@ public final class Calibration {
   public static TankModel lookedAt(TankModel tank) {
     List<LogEntry> log = new ArrayList<>();
     for (LogEntry entry : tank.log()) {
-      boolean teaches =
-          !(entry instanceof LogEntry.Observation seen) || UnplantedAlgae.isAlgae(seen.sign());
       // the first entry is where the past begins
-      if (teaches || log.isEmpty()) {
+      if (teaches(entry) || log.isEmpty()) {
         log.add(entry);
       }
     }
     return tank.withoutWishes().withLog(log);
+  }
+
+  private static boolean teaches(LogEntry entry) {
+    if (entry instanceof LogEntry.Observation seen) {
+      return UnplantedAlgae.isAlgae(seen.sign());
+    }
+    if (entry instanceof LogEntry.Addition given) {
+      return given.additive().movesNutrients();
+    }
+    return !(entry instanceof LogEntry.Medicine
+        || entry instanceof LogEntry.Trial
+        || entry instanceof LogEntry.Quarantine);
   }
 
   /** The first day that is run: the log's first, the tank's start, or a window before as-of. */

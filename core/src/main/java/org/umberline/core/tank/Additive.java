@@ -14,6 +14,9 @@ public sealed interface Additive extends Term permits Salt, CarbonSource {
   /** Whether it is weighed, in g; else it is measured in mL. */
   boolean isWeighed();
 
+  /** Whether it moves nitrogen or phosphorus: carbon does by what bacteria take for it. */
+  boolean movesNutrients();
+
   /** What a mL or a g of it is said in. */
   default String unit() {
     return isWeighed() ? "g" : "mL";

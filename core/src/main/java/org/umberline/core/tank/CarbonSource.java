@@ -18,6 +18,11 @@ public enum CarbonSource implements Additive {
   }
 
   @Override
+  public boolean movesNutrients() {
+    return true;
+  }
+
+  @Override
   public boolean isWeighed() {
     return this == SUGAR;
   }

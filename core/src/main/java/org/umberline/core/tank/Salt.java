@@ -58,6 +58,11 @@ public enum Salt implements Additive {
     return true;
   }
 
+  @Override
+  public boolean movesNutrients() {
+    return raises == Analyte.NITRATE || raises == Analyte.PHOSPHATE;
+  }
+
   public Analyte raises() {
     return raises;
   }

@@ -42,9 +42,9 @@ public record Wanted(Analyte analyte, String why) {
           ask.analyte(),
           ask.settles() >= 1
               ? "Never tested: without a reading there is only a guess."
-              : "A test today has a "
+              : "A test today changes this advice with a chance of "
                   + Math.round(10 * ask.settles())
-                  + " in 10 chance of changing this advice.");
+                  + " in 10.");
     }
     if (young) {
       add(wanted, named, Analyte.AMMONIA, "The filter grows in: ammonia harms first.");

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 import static org.umberline.core.TankBuilder.WORKERS;
 
 import java.time.LocalDate;
+import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
@@ -27,6 +28,7 @@ import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.PlantKind;
 import org.umberline.core.tank.Qualifier;
+import org.umberline.core.tank.Salt;
 import org.umberline.core.tank.TankModel;
 
 class CalibrationTest {
@@ -335,6 +337,10 @@ class CalibrationTest {
           new LogEntry.Observation(
               START.plusDays(day).atTime(9, 0).atOffset(ZoneOffset.UTC), "all well", 0, ""));
     }
+    OffsetDateTime at = START.plusDays(50).atTime(9, 0).atOffset(ZoneOffset.UTC);
+    noted.add(new LogEntry.Medicine(at, "against spots", 5, ""));
+    noted.add(new LogEntry.Quarantine(at, "six tetras", 28, ""));
+    noted.add(new LogEntry.Addition(at, Salt.SODIUM_BICARBONATE, 3, ""));
     TankModel withNotes = tank.withLog(noted);
     assertThat(Calibration.lookedAt(withNotes)).isEqualTo(Calibration.lookedAt(tank));
     assertThat(nitrateNow(calibrate(withNotes)))
@@ -344,5 +350,8 @@ class CalibrationTest {
         new LogEntry.Observation(
             START.plusDays(50).atTime(9, 0).atOffset(ZoneOffset.UTC), "green algae", 2, ""));
     assertThat(Calibration.lookedAt(tank.withLog(noted))).isNotEqualTo(Calibration.lookedAt(tank));
+    List<LogEntry> fed = new ArrayList<>(tank.log());
+    fed.add(new LogEntry.Addition(at, Salt.POTASSIUM_NITRATE, 3, ""));
+    assertThat(Calibration.lookedAt(tank.withLog(fed))).isNotEqualTo(Calibration.lookedAt(tank));
   }
 }

@@ -35,6 +35,7 @@ import org.umberline.server.learning.Advices;
 import org.umberline.server.tank.TankRecords.Stored;
 import org.umberline.wording.DoseSheet;
 import org.umberline.wording.DoseSheets;
+import org.umberline.wording.RaiseSheets;
 
 /** Working amounts of what goes into a tank. */
 @Service
@@ -141,7 +142,7 @@ public class DosesAnswers {
                         asked.with(),
                         terms(sources.stream().map(DoseSource::id).toList())));
     return view(
-        DoseSheets.of(
+        RaiseSheets.of(
             tank, analyte, Raise.of(tank, analyte, asked.from(), asked.to(), with, today(stored))));
   }
 
