@@ -14,8 +14,8 @@ function filesOfPlaces(): Plugin {
     name: 'files-of-places',
     transformIndexHtml: {
       order: 'post',
-      handler(_html, { bundle, chunk }) {
-        if (!bundle || !chunk) return [];
+      handler(html, { bundle, chunk }) {
+        if (!bundle || !chunk) return html;
         const files: Record<string, string[]> = {};
         for (const file of chunk.dynamicImports) {
           const part = bundle[file];
@@ -25,13 +25,11 @@ function filesOfPlaces(): Plugin {
               .filter((one) => one !== chunk.fileName)
               .map((one) => '/' + one);
         }
-        return [
-          {
-            tag: 'meta',
-            attrs: { name: 'umberline-places', content: JSON.stringify(files) },
-            injectTo: 'head-prepend',
-          },
-        ];
+        const told = JSON.stringify(files).replaceAll('"', '&quot;');
+        return html.replace(
+          '<script src="/first.js">',
+          `<meta name="umberline-places" content="${told}" />\n    $&`,
+        );
       },
     },
   };

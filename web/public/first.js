@@ -10,7 +10,9 @@
     paths.push('/api/units', '/api/tanks');
     var tank = /^\/tank\/([\w-]+)$/.exec(location.pathname);
     if (location.pathname === '/') paths.push('/api/rounds/known');
-    if (/^\/(upkeep|bench)$/.test(location.pathname)) paths.push('/api' + location.pathname);
+    if (location.pathname === '/bench') paths.push('/api/bench');
+    if (/^\/tank\/[\w-]+\/(doses|trials|trouble)$/.test(location.pathname))
+      paths.push('/api/tanks' + location.pathname.slice('/tank'.length));
     if (tank) paths.push('/api/tanks/' + tank[1] + '/balance');
   }
   var places = document.querySelector('meta[name=umberline-places]');

@@ -3,22 +3,23 @@ import { addDays } from './words';
 /** Days as people write them. */
 
 const locale = typeof navigator === 'undefined' ? 'en-GB' : navigator.language;
-const SHOWN = new Intl.DateTimeFormat(locale, {
-  day: 'numeric',
-  month: 'short',
-  year: 'numeric',
-  timeZone: 'UTC',
-});
+let shown: Intl.DateTimeFormat | undefined;
 
 /** Whether the reader writes 10/3 for the 3rd of October. */
-export const monthFirst = (() => {
+export function isMonthFirst(): boolean {
   const parts = new Intl.DateTimeFormat(locale).formatToParts(new Date(0)).map((part) => part.type);
   return parts.indexOf('month') < parts.indexOf('day');
-})();
+}
 
-/** An ISO day in the reader's own format. */
+/** An ISO day in the reader's own format, which is made when it is first needed. */
 export function shownDay(day: string): string {
-  return SHOWN.format(new Date(`${day}T00:00:00Z`));
+  shown ??= new Intl.DateTimeFormat(locale, {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    timeZone: 'UTC',
+  });
+  return shown.format(new Date(`${day}T00:00:00Z`));
 }
 
 let monthNames: string[][] | undefined;
@@ -59,7 +60,7 @@ export function readDay(
   typed: string,
   today: string,
   {
-    monthLeads = monthFirst,
+    monthLeads = isMonthFirst(),
     toCome = false,
   }: {
     monthLeads?: boolean;

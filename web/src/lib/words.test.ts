@@ -4,8 +4,11 @@ import {
   addDays,
   clock,
   daysBetween,
+  dayAndMonth,
   longDay,
   nearDay,
+  ownTime,
+  shortDay,
   timesInTen,
   whereInFile,
 } from './words';
@@ -19,6 +22,9 @@ describe('days in words', () => {
     expect(nearDay('2026-11-28', today)).toBe('Saturday');
     expect(nearDay('2026-12-09', today)).toBe('9 December');
     expect(longDay('2027-01-02', today)).toBe('2 January 2027');
+    expect(shortDay('2026-11-25')).toBe('Wed 25 Nov');
+    expect(dayAndMonth(new Date('2026-09-03T00:00:00Z'))).toBe('3 Sept');
+    expect(ownTime('2026-11-25T09:05:00')).toBe('09:05');
   });
 
   it('counts days over the change of clocks', () => {

@@ -1,20 +1,29 @@
 /** How numbers and days are put into words. No arithmetic of the job is done here. */
 
-/** A way of writing days that is made when it is first needed: each costs some milliseconds. */
-function shown(options: Intl.DateTimeFormatOptions) {
-  let made: Intl.DateTimeFormat | undefined;
-  return {
-    format: (day: Date) => (made ??= new Intl.DateTimeFormat('en-GB', options)).format(day),
-  };
-}
-const UTC = { timeZone: 'UTC' } as const;
-const DAY_MONTH = shown({ ...UTC, day: 'numeric', month: 'long' });
-const DAY_MONTH_YEAR = shown({ ...UTC, day: 'numeric', month: 'long', year: 'numeric' });
-const SHORT_DAY_MONTH = shown({ ...UTC, day: 'numeric', month: 'short' });
-const SHORT_MONTH = shown({ ...UTC, month: 'short' });
-const WEEKDAY = shown({ ...UTC, weekday: 'long' });
-const OWN_TIME = shown({ hour: '2-digit', minute: '2-digit' });
-const SHORT_WEEKDAY = shown({ ...UTC, weekday: 'short' });
+// the page speaks English: a browser's own names of days take it a tenth of a second to load
+const MONTHS = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+] as const;
+const WEEKDAYS = [
+  'Sunday',
+  'Monday',
+  'Tuesday',
+  'Wednesday',
+  'Thursday',
+  'Friday',
+  'Saturday',
+] as const;
 const DAY_MS = 86_400_000;
 
 /** A plain day as an instant of the chart's axis, which runs on the tank's own clock. */
@@ -54,29 +63,36 @@ export function addDays(day: string, count: number): string {
 
 /** “9 December”, with the year when it is another than today's. */
 export function longDay(day: string, today: string): string {
-  const sameYear = day.slice(0, 4) === today.slice(0, 4);
-  return (sameYear ? DAY_MONTH : DAY_MONTH_YEAR).format(dayStart(day));
+  const date = dayStart(day);
+  const words = `${date.getUTCDate()} ${MONTHS[date.getUTCMonth()] ?? ''}`;
+  return day.slice(0, 4) === today.slice(0, 4) ? words : `${words} ${day.slice(0, 4)}`;
 }
 
 /** “Wed 25 Nov”. */
 export function shortDay(day: string): string {
   const date = dayStart(day);
-  return `${SHORT_WEEKDAY.format(date)} ${SHORT_DAY_MONTH.format(date)}`;
+  return `${weekday(date).slice(0, 3)} ${dayAndMonth(date)}`;
 }
 
 /** “Nov”, of a date of the chart's axis. */
 export function monthName(date: Date): string {
-  return SHORT_MONTH.format(date);
+  const month = MONTHS[date.getUTCMonth()] ?? '';
+  return month === 'September' ? 'Sept' : month.slice(0, 3);
+}
+
+function weekday(date: Date): string {
+  return WEEKDAYS[date.getUTCDay()] ?? '';
 }
 
 /** “14:05”, of an instant by the reader's own clock. */
 export function ownTime(instant: string): string {
-  return OWN_TIME.format(new Date(instant));
+  const own = new Date(instant);
+  return [own.getHours(), own.getMinutes()].map((part) => String(part).padStart(2, '0')).join(':');
 }
 
 /** “25 Nov”, of a date of the chart's axis. */
 export function dayAndMonth(date: Date): string {
-  return SHORT_DAY_MONTH.format(date);
+  return `${date.getUTCDate()} ${monthName(date)}`;
 }
 
 /** “today”, “tomorrow”, “Saturday” within a week, else a date. */
@@ -84,7 +100,7 @@ export function nearDay(day: string, today: string): string {
   const ahead = daysBetween(today, day);
   if (ahead === 0) return 'today';
   if (ahead === 1) return 'tomorrow';
-  if (ahead > 1 && ahead < 7) return WEEKDAY.format(dayStart(day));
+  if (ahead > 1 && ahead < 7) return weekday(dayStart(day));
   return longDay(day, today);
 }
 

@@ -19,7 +19,7 @@
     onopen: (tank: string) => void;
   } = $props();
 
-  const gradually = new Gradually(2, 1, () => tanks.length);
+  const gradually = new Gradually(1, 1, () => tanks.length);
   const COMMIT_AFTER_MS = 900;
   /** What is being moved, by how many days. */
   let moving = $state<{ key: string; by: number } | null>(null);
@@ -93,7 +93,7 @@
   }
 </script>
 
-<section class="mt-6 hidden md:block" aria-label="The weeks ahead" data-testid="band">
+<section class="mt-6" aria-label="The weeks ahead" data-testid="band">
   <div class="grid grid-cols-[13rem_1fr] text-sm">
     <p class="text-neutral self-end pb-1">Drag a mark, or move it by arrow keys.</p>
     <div class="relative h-8" bind:clientWidth={width}>

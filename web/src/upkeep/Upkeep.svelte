@@ -1,5 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
+  import { MediaQuery } from 'svelte/reactivity';
   import { api, type Schemas } from '../api/client';
   import { whenRenewed } from '../lib/connection.svelte';
   import { note } from '../lib/outbox.svelte';
@@ -22,6 +23,8 @@
   type Occurrence = Schemas['Occurrence'];
   const WEEKS = 6;
 
+  // on a phone the weeks are a list
+  const wide = new MediaQuery('(width >= 48rem)');
   let tanks = $state.raw<UpkeepTank[] | null>(null);
   let sheet = $state<'' | 'absence' | 'calendar' | 'care' | 'habits'>('');
   let chosen = $state('');
@@ -171,21 +174,24 @@
       {/each}
     </ul>
     <Feeder />
-    <Band tanks={here} days={WEEKS * 7} onmove={move} onopen={(tank) => open('habits', tank)} />
-    <h2 class="mt-6 font-serif text-lg md:hidden">The next days</h2>
-    <ul class="md:hidden">
-      {#each here
-        .flatMap((tank) => tank.occurrences
-            .filter((one) => one.on > tank.today)
-            .map((one) => ({ tank, one })))
-        .sort((a, b) => (a.one.on < b.one.on ? -1 : 1))
-        .slice(0, 20) as { tank, one } (tank.id + one.work + one.on)}
-        <li class="border-base-300 flex gap-x-4 border-b py-2 text-sm">
-          <span class="text-neutral w-24 shrink-0">{nearDay(one.on, tank.today)}</span>
-          <span>{tank.name}: {said(one.words, tank.today)}</span>
-        </li>
-      {/each}
-    </ul>
+    {#if wide.current}
+      <Band tanks={here} days={WEEKS * 7} onmove={move} onopen={(tank) => open('habits', tank)} />
+    {:else}
+      <h2 class="mt-6 font-serif text-lg">The next days</h2>
+      <ul>
+        {#each here
+          .flatMap((tank) => tank.occurrences
+              .filter((one) => one.on > tank.today)
+              .map((one) => ({ tank, one })))
+          .sort((a, b) => (a.one.on < b.one.on ? -1 : 1))
+          .slice(0, 20) as { tank, one } (tank.id + one.work + one.on)}
+          <li class="border-base-300 flex gap-x-4 border-b py-2 text-sm">
+            <span class="text-neutral w-24 shrink-0">{nearDay(one.on, tank.today)}</span>
+            <span>{tank.name}: {said(one.words, tank.today)}</span>
+          </li>
+        {/each}
+      </ul>
+    {/if}
   </div>
   <Sheet title="Being away" open={sheet === 'absence'} onclose={() => (sheet = '')} printable>
     <Absence tanks={here} {today} />

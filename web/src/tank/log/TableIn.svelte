@@ -1,6 +1,6 @@
 <script lang="ts">
   import { api, type Schemas } from '../../api/client';
-  import { monthFirst as readersOrder } from '../../lib/days';
+  import { isMonthFirst } from '../../lib/days';
   import { Latest } from '../../lib/latest';
   import { show } from '../../lib/toast.svelte';
   import Button from '../../ui/Button.svelte';
@@ -27,7 +27,7 @@
   const asking = new Latest();
   let csv = $state('');
   let columns = $state<Schemas['TableColumnMeant'][]>([]);
-  let monthFirst = $state(readersOrder);
+  let monthFirst = $state(isMonthFirst());
   let mended = $state<Schemas['MendedRow'][]>([]);
   let read = $state.raw<Schemas['TableRead'] | null>(null);
   let refused = $state('');
