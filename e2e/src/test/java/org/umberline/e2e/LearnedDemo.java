@@ -30,7 +30,7 @@ final class LearnedDemo {
   }
 
   private static Path data() {
-    MadeOnce.ensure(DATA, DATA.resolveSibling("learned-demo.lock"), LearnedDemo::make);
+    MadeOnce.ensure(DATA, LearnedDemo::make);
     return DATA;
   }
 

@@ -1,12 +1,18 @@
 package org.umberline.e2e;
 
 import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.time.LocalDate;
+import java.util.zip.CRC32;
+import java.util.zip.CheckedInputStream;
+import org.springframework.util.FileSystemUtils;
 
 /** What several processes of tests share, made by whoever comes first. */
 final class MadeOnce {
@@ -23,17 +29,25 @@ final class MadeOnce {
   }
 
   /**
-   * Makes {@code thing} where there is none that is newer than the application. Others wait
-   * meanwhile.
+   * Makes {@code thing} where there is none of this application and this day: the demo's days are
+   * counted from today. Others wait meanwhile.
    */
-  static void ensure(Path thing, Path lockedBy, Making making) {
+  static void ensure(Path thing, Making making) {
     try {
-      Files.createDirectories(lockedBy.getParent());
+      Files.createDirectories(thing.getParent());
       try (FileChannel channel =
-              FileChannel.open(lockedBy, StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+              FileChannel.open(
+                  beside(thing, ".lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
           FileLock lock = channel.lock()) {
-        if (!lock.isValid() || !isNewer(thing)) {
+        Path madeOf = beside(thing, ".of");
+        String wanted = LocalDate.now() + " " + checksum();
+        if (!lock.isValid()
+            || !Files.exists(madeOf)
+            || !Files.readString(madeOf).equals(wanted)
+            || !Files.exists(thing)) {
+          FileSystemUtils.deleteRecursively(thing);
           making.make();
+          Files.writeString(madeOf, wanted);
         }
       }
     } catch (IOException e) {
@@ -41,8 +55,16 @@ final class MadeOnce {
     }
   }
 
-  private static boolean isNewer(Path thing) throws IOException {
-    return Files.exists(thing)
-        && Files.getLastModifiedTime(thing).compareTo(Files.getLastModifiedTime(application())) > 0;
+  private static Path beside(Path thing, String suffix) {
+    return thing.resolveSibling(thing.getFileName() + suffix);
+  }
+
+  /** Its file's time says nothing: builds are reproducible to the second. */
+  private static String checksum() throws IOException {
+    CRC32 sum = new CRC32();
+    try (InputStream in = new CheckedInputStream(Files.newInputStream(application()), sum)) {
+      in.transferTo(OutputStream.nullOutputStream());
+    }
+    return Long.toHexString(sum.getValue());
   }
 }

@@ -44,8 +44,7 @@ final class Unpacked {
   }
 
   private Path made() {
-    MadeOnce.ensure(
-        folder.resolve(ARCHIVE), folder.resolveSibling("application.lock"), this::unpack);
+    MadeOnce.ensure(folder, this::unpack);
     return folder;
   }
 

@@ -40,6 +40,9 @@ public record CarbonLadder(
   /** A week's step, at most half again. */
   private static final double STEP = 1.5;
 
+  /** A day with less than this share of a step was on an earlier one. Chosen. */
+  private static final double SAME = 0.85;
+
   /** After a longer break it is begun anew. Chosen. */
   private static final int LONGEST_GAP_DAYS = 3;
 
@@ -54,11 +57,7 @@ public record CarbonLadder(
    *
    * @param amountPerDay mL, or g of sugar
    */
-  public record Rung(LocalDate from, LocalDate to, double amountPerDay) {
-    private Rung from(LocalDate day) {
-      return new Rung(day, to, amountPerDay);
-    }
-  }
+  public record Rung(LocalDate from, LocalDate to, double amountPerDay) {}
 
   /**
    * @param tank with its log as known today
@@ -78,35 +77,41 @@ public record CarbonLadder(
             .map(danger -> Refusal.of(why(danger)))
             .or(() -> PhosphateLowering.medicated(tank, today))
             .or(() -> dosedAlready(tank, today));
-    Optional<LocalDate> begun = begun(tank, source, today);
+    List<Given> given = given(tank, source, today);
     return new CarbonLadder(
         source,
-        begun,
-        refusal.isPresent()
-            ? List.of()
-            : rungs(tank, source, begun.orElse(today), most).stream()
-                .filter(rung -> !rung.to.isBefore(today))
-                .map(rung -> rung.from.isBefore(today) ? rung.from(today) : rung)
-                .toList(),
+        given.isEmpty() ? Optional.empty() : Optional.of(given.get(0).on),
+        refusal.isPresent() ? List.of() : rungs(tank, source, given, today, most),
         most,
         ethanol * OXYGEN_G_PER_ML,
         held,
         refusal);
   }
 
-  /** The first of the noted doses that lead to today without a gap. */
-  private static Optional<LocalDate> begun(TankModel tank, CarbonSource source, LocalDate today) {
-    Optional<LocalDate> first = Optional.empty();
-    for (int i = tank.log().size() - 1; i >= 0; i--) {
-      if (tank.log().get(i) instanceof LogEntry.Addition given && given.additive() == source) {
-        LocalDate on = tank.dayOf(given.at().toInstant());
-        if (ChronoUnit.DAYS.between(on, first.orElse(today)) > LONGEST_GAP_DAYS) {
-          break;
+  /** What was noted as given on a day. */
+  private record Given(LocalDate on, double amount) {}
+
+  /** What was given on each day of the noted doses that lead to today without a gap. */
+  private static List<Given> given(TankModel tank, CarbonSource source, LocalDate today) {
+    List<Given> days = new ArrayList<>();
+    for (LogEntry entry : tank.log()) {
+      if (entry instanceof LogEntry.Addition dose && dose.additive() == source) {
+        LocalDate on = tank.dayOf(dose.at().toInstant());
+        Given last = days.isEmpty() ? null : days.get(days.size() - 1);
+        if (last != null && last.on.equals(on)) {
+          days.set(days.size() - 1, new Given(on, last.amount + dose.amount()));
+          continue;
         }
-        first = Optional.of(on);
+        if (last != null && ChronoUnit.DAYS.between(last.on, on) > LONGEST_GAP_DAYS) {
+          days.clear();
+        }
+        days.add(new Given(on, dose.amount()));
       }
     }
-    return first;
+    boolean goesOn =
+        !days.isEmpty()
+            && ChronoUnit.DAYS.between(days.get(days.size() - 1).on, today) <= LONGEST_GAP_DAYS;
+    return goesOn ? List.copyOf(days) : List.of();
   }
 
   private static Optional<Refusal> dosedAlready(TankModel tank, LocalDate day) {
@@ -120,26 +125,51 @@ public record CarbonLadder(
         .map(dose -> Refusal.of(Refusal.Why.CARBON_DOSED));
   }
 
+  /** From the step that was given last, for as long as is left of it; from the first else. */
   private static List<Rung> rungs(
-      TankModel tank, CarbonSource source, LocalDate first, double most) {
+      TankModel tank, CarbonSource source, List<Given> given, LocalDate today, double most) {
     double unit =
         CarbonDosing.carbonMg(CarbonSource.ETHANOL_40, tank.netVolumeL() / 100)
             / CarbonDosing.carbonMg(source, 1);
+    double amount = FIRST * unit;
+    LocalDate since = today;
+    if (!given.isEmpty()) {
+      // the fullest of the last days: today's doses may not all be given yet
+      List<Given> lately = given.subList(Math.max(0, given.size() - 2), given.size());
+      amount = Math.min(most, lately.stream().mapToDouble(Given::amount).max().orElseThrow());
+      for (int i = given.size() - 1; i >= 0; i--) {
+        if (given.get(i).amount < SAME * amount && given.get(i).on.isBefore(today)) {
+          break;
+        }
+        since = given.get(i).on;
+      }
+    }
     List<Rung> rungs = new ArrayList<>();
-    rungs.add(new Rung(first, first.plusDays(FIRST_DAYS - 1), FIRST * unit));
-    double amount = SECOND * unit;
-    LocalDate from = first.plusDays(FIRST_DAYS);
-    LocalDate to = first.plusDays(WEEK - 1);
-    for (int week = 1; week <= WEEKS; week++) {
-      rungs.add(new Rung(from, to, amount));
+    LocalDate from = today;
+    LocalDate to = since.plusDays(days(amount / unit) - 1L);
+    for (int step = 0; step <= WEEKS + 1; step++) {
+      rungs.add(new Rung(from, to.isBefore(from) ? from : to, amount));
       if (amount >= most) {
         break;
       }
-      amount = Math.min(most, amount * STEP);
-      from = to.plusDays(1);
-      to = to.plusDays(WEEK);
+      from = rungs.get(rungs.size() - 1).to.plusDays(1);
+      amount = Math.min(most, isFirst(amount / unit) ? SECOND * unit : amount * STEP);
+      to = from.plusDays(days(amount / unit) - 1L);
     }
     return List.copyOf(rungs);
+  }
+
+  /** Nearer to the first step than to the second, mL for 100 L. */
+  private static boolean isFirst(double mlPer100L) {
+    return mlPer100L < Math.sqrt(FIRST * SECOND);
+  }
+
+  /** How long a step lasts. */
+  private static int days(double mlPer100L) {
+    if (isFirst(mlPer100L)) {
+      return FIRST_DAYS;
+    }
+    return mlPer100L < SECOND * Math.sqrt(STEP) ? WEEK - FIRST_DAYS : WEEK;
   }
 
   private static Refusal.Why why(CarbonSafety.Danger danger) {

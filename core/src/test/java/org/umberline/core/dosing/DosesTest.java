@@ -176,8 +176,24 @@ class DosesTest {
     CarbonLadder ladder =
         CarbonLadder.of(noted.build(), CarbonSource.ETHANOL_40, begun.plusDays(9), false);
     assertThat(ladder.begunOn()).contains(begun);
-    assertThat(ladder.rungs().get(0))
-        .isEqualTo(new CarbonLadder.Rung(begun.plusDays(9), begun.plusDays(13), 0.8 * 1.5));
+    assertThat(ladder.rungs().subList(0, 3))
+        .as("the first step is over, and none is left out")
+        .containsExactly(
+            new CarbonLadder.Rung(begun.plusDays(9), begun.plusDays(9), 0.4),
+            new CarbonLadder.Rung(begun.plusDays(10), begun.plusDays(13), 0.8),
+            new CarbonLadder.Rung(begun.plusDays(14), begun.plusDays(20), 0.8 * 1.5));
+    TankBuilder held = new TankBuilder().volumeL(400);
+    for (int day = 10; day < 13; day++) {
+      held.added(day + 0.4, CarbonSource.ETHANOL_40, 3)
+          .added(day + 0.8, CarbonSource.ETHANOL_40, 3);
+    }
+    held.added(13.4, CarbonSource.ETHANOL_40, 3);
+    assertThat(
+            CarbonLadder.of(held.build(), CarbonSource.ETHANOL_40, begun.plusDays(3), false)
+                .rungs()
+                .get(0))
+        .as("two doses a day of which one is still to come; four days of the week are left")
+        .isEqualTo(new CarbonLadder.Rung(begun.plusDays(3), begun.plusDays(6), 6));
     assertThat(CarbonLadder.of(noted.build(), CarbonSource.SUGAR, begun, false).begunOn())
         .isEmpty();
     assertThat(
