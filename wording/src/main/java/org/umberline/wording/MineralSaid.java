@@ -79,6 +79,13 @@ final class MineralSaid {
         rate(mineral, course));
   }
 
+  /** How well a rate is known; a salinity meter shows no less than a tenth. */
+  private static Phrase.Amount within(Mineral mineral, double aWeek) {
+    return mineral.analyte() == Analyte.SALINITY
+        ? Phrase.amount(Math.max(0.1, Math.rint(10 * aWeek) / 10), unit(mineral))
+        : SmallWords.level(aWeek, unit(mineral));
+  }
+
   private static Phrase rate(Mineral mineral, Course course) {
     if (course.lostPerDay().isEmpty()) {
       return Phrase.of(
@@ -88,7 +95,7 @@ final class MineralSaid {
     }
     double perDay = course.lostPerDay().getAsDouble();
     Phrase.Amount much = aWeek(mineral, Math.abs(perDay));
-    Phrase.Amount within = SmallWords.level(course.within() * DAYS_A_WEEK, unit(mineral));
+    Phrase.Amount within = within(mineral, course.within() * DAYS_A_WEEK);
     if (!course.isTold()) {
       return Phrase.of(
           "Besides your changes it moves by less than " + course.readings() + " tests can show (",

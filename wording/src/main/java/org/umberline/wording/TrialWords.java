@@ -94,8 +94,14 @@ public final class TrialWords {
   private static Phrase nextToNothing(TrialPlan plan, TrialPlan.Effect effect) {
     return Phrase.of(
         "It does next to nothing to " + plan.nutrient().term() + ": less than ",
-        SmallWords.level(farthest(effect), unit(plan.nutrient())),
+        SmallWords.level(roundedUp(farthest(effect)), unit(plan.nutrient())),
         " in " + plan.days() + " days.");
+  }
+
+  /** To one figure. */
+  private static double roundedUp(double value) {
+    double step = Math.pow(10, Math.floor(Math.log10(value)));
+    return value > 0 ? Math.ceil(value / step - 1e-9) * step : 0;
   }
 
   private static double farthest(TrialPlan.Effect effect) {

@@ -43,7 +43,7 @@ class TrialWordsTest {
   @Test
   void whatNoKitCouldShowIsToldAsNextToNothing() throws Exception {
     assertThat(words().expected(plan(-0.22, -0.011, -0.0039)).plain())
-        .isEqualTo("It does next to nothing to nitrate: less than 0.22 mg/L NO3 in 28 days.");
+        .isEqualTo("It does next to nothing to nitrate: less than 0.3 mg/L NO3 in 28 days.");
     assertThat(words().expected(plan(-6, -4, -2)).plain())
         .isEqualTo(
             "After 28 days nitrate should be about 4 mg/L NO3 lower than without it (likely 2 to"
