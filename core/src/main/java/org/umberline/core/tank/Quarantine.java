@@ -1,8 +1,8 @@
 package org.umberline.core.tank;
 
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Optional;
-import java.util.stream.Stream;
 
 /**
  * Animals kept apart in this tank. Nothing wet leaves it meanwhile, and its small filter is
@@ -10,7 +10,7 @@ import java.util.stream.Stream;
  *
  * @param to its last day
  */
-public record Quarantine(String who, LocalDate from, LocalDate to) {
+public record Quarantine(String who, LocalDate from, LocalDate to) implements Lasting {
   /** How long it lasts where nobody says. Common practice, no source. */
   public static final int USUAL_DAYS = 28;
 
@@ -20,7 +20,7 @@ public record Quarantine(String who, LocalDate from, LocalDate to) {
   /** Days after its end for which it still matters. Chosen. */
   private static final int MATTERS_DAYS = 7;
 
-  private static Stream<Quarantine> all(TankModel tank) {
+  private static List<Quarantine> all(TankModel tank) {
     return tank.log().stream()
         .filter(LogEntry.Quarantine.class::isInstance)
         .map(LogEntry.Quarantine.class::cast)
@@ -28,25 +28,17 @@ public record Quarantine(String who, LocalDate from, LocalDate to) {
             begun -> {
               LocalDate from = tank.dayOf(begun.at().toInstant());
               return new Quarantine(begun.who(), from, from.plusDays(begun.days() - 1));
-            });
+            })
+        .toList();
   }
 
   /** The one that runs on {@code day}, of several the one that ends last. */
   public static Optional<Quarantine> running(TankModel tank, LocalDate day) {
-    return last(all(tank).filter(one -> !one.from.isAfter(day) && !one.to.isBefore(day)));
+    return Lasting.running(all(tank), day);
   }
 
   /** The one that ended lately, where none runs. */
   public static Optional<Quarantine> over(TankModel tank, LocalDate day) {
-    return running(tank, day).isPresent()
-        ? Optional.empty()
-        : last(
-            all(tank)
-                .filter(one -> one.to.isBefore(day))
-                .filter(one -> !one.to.isBefore(day.minusDays(MATTERS_DAYS))));
-  }
-
-  private static Optional<Quarantine> last(Stream<Quarantine> all) {
-    return all.reduce((a, b) -> b.to.isBefore(a.to) ? a : b);
+    return Lasting.over(all(tank), day, MATTERS_DAYS);
   }
 }
