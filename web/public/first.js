@@ -19,7 +19,7 @@
   var files = places ? JSON.parse(places.content) : {};
   // fetched, not run: that is for whoever goes there
   window.umberlineFetch = function (place) {
-    (files[place] || []).forEach(function (file) {
+    (Object.hasOwn(files, place) ? files[place] : []).forEach(function (file) {
       var link = document.createElement('link');
       link.rel = 'modulepreload';
       link.href = file;

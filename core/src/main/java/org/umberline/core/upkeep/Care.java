@@ -97,6 +97,22 @@ public record Care(
       OptionalDouble minutes,
       Optional<StandardCheck> check,
       String steps) {
+    /**
+     * What it read on its standard, unless it was calibrated or a new reagent was opened since:
+     * then nobody knows how it reads now.
+     */
+    public Optional<StandardCheck> standing(TankModel tank) {
+      return check.filter(
+          one ->
+              openedOn.filter(day -> day.isAfter(one.on())).isEmpty()
+                  && tank.log().stream()
+                      .noneMatch(
+                          entry ->
+                              entry instanceof LogEntry.Observation seen
+                                  && seen.sign().equals(Task.CALIBRATION.sign())
+                                  && tank.dayOf(seen.at().toInstant()).isAfter(one.on())));
+    }
+
     /** What is left after the tests in the log since they were counted, at least 0. */
     public OptionalInt left(TankModel tank) {
       if (testsLeft.isEmpty() || countedOn.isEmpty()) {

@@ -211,7 +211,7 @@ public class BenchAnswers implements WorkedAhead {
     if (left.isPresent() && left.getAsInt() <= FEW_TESTS) {
       notes.add("About " + left.getAsInt() + " tests are left.");
     }
-    shelf.check().ifPresent(check -> notes.add(KitWords.check(check, kit, today).plain()));
+    shelf.standing(tank).ifPresent(check -> notes.add(KitWords.check(check, kit, today).plain()));
     return String.join(" ", notes).trim();
   }
 
@@ -312,7 +312,7 @@ public class BenchAnswers implements WorkedAhead {
                 stored.care().shelf().stream()
                     .filter(shelf -> shelf.kit().equals(k.id()))
                     .findFirst()
-                    .flatMap(Care.Shelf::check)
+                    .flatMap(shelf -> shelf.standing(stored.tank()))
                     .filter(check -> check.corrects(k)));
   }
 
