@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -76,6 +77,10 @@ public record Course(
         tank.log().stream()
             .filter(entry -> entry.at().toInstant().isAfter(now.minus(LOOKED_BACK)))
             .filter(entry -> !entry.at().toInstant().isAfter(now))
+            // of one moment, what was read was read before anything was given
+            .sorted(
+                Comparator.comparing((LogEntry entry) -> entry.at().toInstant())
+                    .thenComparing(LogEntry.Addition.class::isInstance))
             .toList();
     List<LogEntry.Test> tests =
         entries.stream()
@@ -95,7 +100,6 @@ public record Course(
             tests.size(),
             fit.map(f -> OptionalDouble.of(f.lost)).orElse(OptionalDouble.empty()),
             fit.map(Fit::error).orElse(0.0),
-            // of one moment, in the order they were noted in
             entries.subList(entries.lastIndexOf(last), entries.size()).stream()
                 .mapToDouble(entry -> risen(tank, analyte, entry))
                 .sum(),
