@@ -41,7 +41,9 @@ final class DonePart {
   void cleaned() throws Unreadable {
     ExportMethod export =
         line.oneOf(line.tank.exports(), ExportMethod::id, ExportMethod::id, "filter");
-    Optional<Double> caught = line.amount();
+    // without its unit a number is the next entry's: cleaned sponge 25% change
+    boolean measured = Set.of("ml", "g", "grams").contains(line.words.peek(1));
+    Optional<Double> caught = measured ? line.amount() : Optional.empty();
     String unit = export instanceof ExportMethod.Skimmer ? " mL" : " g";
     if (caught.isPresent()) {
       if (!line.words.takeIf("ml")) {

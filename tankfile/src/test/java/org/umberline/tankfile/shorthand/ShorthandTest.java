@@ -192,7 +192,12 @@ class ShorthandTest {
         .isEqualTo("2026-11-23T10:00Z");
     assertThat(((LogEntry.Clean) one("cleaned sponge")).export()).isEqualTo("sponge");
     assertThat(((LogEntry.Clean) one("cleaned sponge 60 g")).caughtG()).hasValue(60);
-    assertThat(read("cleaned sponge -3").problems()).isNotEmpty();
+    assertThat(((LogEntry.Clean) one("cleaned sponge 400 ml")).caughtG()).hasValue(400);
+    assertThat(read("cleaned sponge -3 g").problems()).isNotEmpty();
+    assertThat(read("cleaned sponge 25% change").entries())
+        .as("what is no weight begins the next entry")
+        .hasSize(2);
+    assertThat(((LogEntry.Clean) one("cleaned sponge 2 days ago")).caughtG()).isEmpty();
     assertThat(((LogEntry.Death) one("dead axolotl")).massG()).isEqualTo(120);
     assertThat(((LogEntry.Dose) one("dosed kno3 2 ml")).ml()).isEqualTo(2);
     LogEntry.Addition salt = (LogEntry.Addition) one("added potassium-nitrate 2.3 g");
