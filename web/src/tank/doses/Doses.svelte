@@ -279,7 +279,9 @@
                     <Button
                       dense
                       disabled={noted.includes(step.on)}
-                      aria-label="note the dose of {shortDay(step.on)}"
+                      aria-label="{noted.includes(step.on)
+                        ? 'Noted'
+                        : 'Given'}: the dose of {shortDay(step.on)}"
                       onclick={() => void given(lineOf(dose!, step), step.on)}
                       >{noted.includes(step.on) ? 'Noted' : 'Given'}</Button
                     >

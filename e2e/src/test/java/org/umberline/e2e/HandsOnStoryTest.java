@@ -225,7 +225,8 @@ class HandsOnStoryTest {
 
   @Test
   void aPhoneAtTheBenchReadsAPhotometerThatIsLostOnTheWay() {
-    application.photometer("/cuvette/nitrate/12");
+    // its meter reads 12.5 on a standard of 10: 20 is 16
+    application.photometer("/cuvette/nitrate/20");
     page.size(390, 844).open("/bench");
     page.see("bench-test");
     WebElement tank =
@@ -247,6 +248,7 @@ class HandsOnStoryTest {
     page.awaitText("meter", "can’t be read");
     application.photometer("/fault/none");
     page.awaitText("bench-result", "Nitrate 1");
+    assertThat(page.see("bench-result").getText()).contains("it read 12.5 on a standard of 10");
     assertThat(page.all("[data-testid=reading]"))
         .filteredOn(reading -> !reading.getDomProperty("value").isEmpty())
         .as("one reading, not two")

@@ -160,6 +160,7 @@ class BenchTest {
     assertThat(result.path("line").asString())
         .isEqualTo(
             "no3 20 mg/L NO3 \"meter\" # read 25 mg/L NO3; it read 12.5 on a standard of 10");
+    assertThat(result.path("words").asString()).endsWith("it read 12.5 on a standard of 10)");
     assertThat(keeper.get("/api/bench").raw().body())
         .contains("It reads 2.5 mg/L NO3 high at 10 mg/L NO3: what you read is made up for.");
   }

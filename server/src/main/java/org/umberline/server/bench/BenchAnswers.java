@@ -257,15 +257,9 @@ public class BenchAnswers implements WorkedAhead {
         (request.dilution() > 1 || request.lowRange() > 1)
             && kit.map(k -> k.method() == KitMethod.COLOUR_CARD).orElse(false);
     Optional<Kit> noted = offCard ? Optional.empty() : kit;
-    String line =
-        line(
-            analyte,
-            unit,
-            noted,
-            reading,
-            value,
-            request,
-            check.map(c -> KitWords.corrected(c, reading.value(), unit.label())));
+    Optional<String> corrected =
+        check.map(c -> KitWords.corrected(c, reading.value(), unit.label()));
+    String line = line(analyte, unit, noted, reading, value, request, corrected);
     Reading read = Shorthand.read(line, tank, clock.instant().atZone(tank.timeZone()));
     if (!read.problems().isEmpty()) {
       throw Refused.field(
@@ -288,7 +282,7 @@ public class BenchAnswers implements WorkedAhead {
     return new BenchViews.BenchResult(
         value,
         unit.label(),
-        Shorthand.words(test, tank),
+        Shorthand.words(test, tank) + corrected.map(how -> " (" + how + ")").orElse(""),
         line,
         reading.spread(),
         TestUnit.of(analyte).stream()
