@@ -1,7 +1,9 @@
 package org.umberline.core.simulation;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import org.umberline.core.balance.CarbonDosing;
 import org.umberline.core.quantity.Nitrate;
@@ -18,6 +20,12 @@ import org.umberline.core.tank.TankModel;
 
 /** What is dosed on each day: fertilisers, and carbon for bacteria. */
 final class Doses {
+  /** Fewer doses of a salt are no habit. Chosen. */
+  private static final int HABIT_DOSES = 3;
+
+  /** Doses within fewer days raise a level once. Chosen. */
+  private static final double HABIT_SPAN_DAYS = 14;
+
   /** mg N a day. */
   final double[] nitrogen;
 
@@ -99,19 +107,29 @@ final class Doses {
     }
   }
 
-  /** What was given by itself lately goes on being given. */
+  /**
+   * What was given by itself over weeks goes on being given. A level that was raised once, or over
+   * some days, was not: that is no habit.
+   */
   private void layOutHabitualAdditions() {
-    Map<Additive, Double> perDay = new LinkedHashMap<>();
-    double habit = 1.0 / days.habitDays();
+    Map<Additive, List<LogEntry.Addition>> given = new LinkedHashMap<>();
     for (LogEntry entry : days.habitEntries()) {
       if (entry instanceof LogEntry.Addition addition) {
-        perDay.merge(addition.additive(), addition.amount() * habit, Double::sum);
+        given.computeIfAbsent(addition.additive(), any -> new ArrayList<>()).add(addition);
       }
     }
-    for (int day = days.asOf + 1; day < days.count; day++) {
-      int future = day;
-      perDay.forEach((additive, amount) -> add(future, additive, amount));
-    }
+    given.forEach(
+        (additive, doses) -> {
+          double first = days.timeOf(doses.get(0));
+          double last = days.timeOf(doses.get(doses.size() - 1));
+          if (doses.size() >= HABIT_DOSES && last - first >= HABIT_SPAN_DAYS) {
+            double perDay =
+                doses.stream().mapToDouble(LogEntry.Addition::amount).sum() / days.habitDays();
+            for (int day = days.asOf + 1; day < days.count; day++) {
+              add(day, additive, perDay);
+            }
+          }
+        });
   }
 
   void add(LogEntry.Addition addition) {

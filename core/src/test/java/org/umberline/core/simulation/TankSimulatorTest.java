@@ -178,6 +178,22 @@ class TankSimulatorTest {
     assertThat(1 - run.state.nitrateMg() / 1000).isEqualTo(renewed, within(0.006));
   }
 
+  /** Three doses within days raise a level once; three over a fortnight go on. */
+  @Test
+  void whatWasGivenOnceIsNoHabit() {
+    TankBuilder once = new TankBuilder();
+    TankBuilder often = new TankBuilder();
+    for (int dose = 0; dose < 3; dose++) {
+      once.added(40 + dose, Salt.POTASSIUM_NITRATE, 1);
+      often.added(30 + 8 * dose, Salt.POTASSIUM_NITRATE, 1);
+    }
+    LocalDate asOf = START.plusDays(50);
+    Scenario raised = Scenario.of(once.build(), START, asOf, 10);
+    assertThat(raised.saltNitrogen(41)).isEqualTo(138.5, within(0.1));
+    assertThat(raised.saltNitrogen(55)).isZero();
+    assertThat(Scenario.of(often.build(), START, asOf, 10).saltNitrogen(55)).isPositive();
+  }
+
   // ------------------------------------------------------------------ steady state
 
   /** Closed forms of a periodic mass balance: peak c + rT/f, trough c + rT(1 - f)/f. */
