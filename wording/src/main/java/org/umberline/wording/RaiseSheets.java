@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
 import org.umberline.core.dosing.DoseSource;
+import org.umberline.core.dosing.HardnessPair;
 import org.umberline.core.dosing.Raise;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Salt;
@@ -18,12 +19,6 @@ public final class RaiseSheets {
   private static final double SOLUTION_G = 10;
 
   private static final double SOLUTION_ML = 500;
-
-  /**
-   * The part of a hardness that is calcium where it and magnesium are three to one by mass, which
-   * is common practice for plants, no source: 3 / 7.147 of 3 / 7.147 + 1 / 4.334.
-   */
-  private static final double CALCIUM_SHARE_OF_HARDNESS = 0.645;
 
   /** Quarters of a teaspoon are what a spoon can tell. */
   private static final double QUARTERS = 4;
@@ -94,19 +89,15 @@ public final class RaiseSheets {
 
   /** Plants and animals need both ions of hardness. */
   private static Phrase bothHalves(TankModel tank, Raise raise) {
-    double dgh = raise.steps().get(0).amount() * raise.with().perUnit() / tank.netVolumeL();
-    double calcium = CALCIUM_SHARE_OF_HARDNESS * dgh;
+    double rise = raise.steps().get(0).amount() * raise.with().perUnit() / tank.netVolumeL();
+    HardnessPair pair = HardnessPair.of(rise, tank.netVolumeL());
     return Phrase.of(
         "Hardness is calcium and magnesium, and both are needed, about three to one by weight. For"
             + " the same rise give ",
-        SmallWords.level(gramsOf(Salt.CALCIUM_CHLORIDE, calcium, tank), "g"),
+        SmallWords.level(pair.calciumChlorideG(), "g"),
         " of " + DoseSheets.name(Salt.CALCIUM_CHLORIDE) + " and ",
-        SmallWords.level(gramsOf(Salt.MAGNESIUM_SULFATE, dgh - calcium, tank), "g"),
+        SmallWords.level(pair.magnesiumSulfateG(), "g"),
         " of " + DoseSheets.name(Salt.MAGNESIUM_SULFATE) + " instead, dissolved apart.");
-  }
-
-  private static double gramsOf(Salt salt, double dgh, TankModel tank) {
-    return dgh * tank.netVolumeL() / salt.perGram(Analyte.HARDNESS);
   }
 
   private static boolean isNutrient(Analyte analyte) {

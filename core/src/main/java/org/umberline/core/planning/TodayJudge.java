@@ -11,8 +11,6 @@ import org.umberline.core.planning.Advice.Verdict;
 import org.umberline.core.planning.Reason.Kind;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.tank.LogEntry;
-import org.umberline.core.tank.MedicineCourse;
-import org.umberline.core.tank.Quarantine;
 import org.umberline.core.tank.Stance;
 
 /** Puts the verdict of the day together, in the order of judgement. */
@@ -377,14 +375,7 @@ final class TodayJudge {
           Reason.of(chance >= b.confidence - Advisor.NEARLY ? Kind.HABIT_HOLDS : Kind.HABIT_FAILS)
               .chance(chance));
     }
-    MedicineCourse.running(b.tank, b.asOf)
-        .ifPresent(course -> remarks.add(Reason.of(Kind.MEDICINE_RUNS).on(course.to())));
-    MedicineCourse.over(b.tank, b.asOf)
-        .ifPresent(course -> remarks.add(Reason.of(Kind.MEDICINE_OVER).on(course.to())));
-    Quarantine.running(b.tank, b.asOf)
-        .ifPresent(apart -> remarks.add(Reason.of(Kind.QUARANTINE_RUNS).on(apart.to())));
-    Quarantine.over(b.tank, b.asOf)
-        .ifPresent(apart -> remarks.add(Reason.of(Kind.QUARANTINE_OVER).on(apart.to())));
+    remarks.addAll(Courses.remarks(b.tank, b.asOf));
     remarks.addAll(Disagreement.of(b));
     for (LocalDate day : Duplicates.days(b.tank)) {
       remarks.add(Reason.of(Kind.DUPLICATE_ENTRY).on(day));

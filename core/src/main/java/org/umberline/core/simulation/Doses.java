@@ -1,10 +1,11 @@
 package org.umberline.core.simulation;
 
-import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
+import java.util.function.ToDoubleFunction;
+import java.util.stream.Collectors;
 import org.umberline.core.balance.CarbonDosing;
 import org.umberline.core.quantity.Nitrate;
 import org.umberline.core.quantity.Phosphate;
@@ -20,7 +21,7 @@ import org.umberline.core.tank.TankModel;
 
 /** What is dosed on each day: fertilisers, and carbon for bacteria. */
 final class Doses {
-  /** Fewer doses of a salt are no habit. Chosen. */
+  /** Fewer doses are no habit. Chosen. */
   private static final int HABIT_DOSES = 3;
 
   /** Doses within fewer days raise a level once. Chosen. */
@@ -65,7 +66,7 @@ final class Doses {
     carbonPhosphorus = new double[days.count];
     carbonDenitrifies = new double[days.count];
     layOutCarbon();
-    layOutFertilisers(habits());
+    layOutFertilisers(habits(LogEntry.Dose.class, LogEntry.Dose::fertiliser, LogEntry.Dose::ml));
     layOutHabitualAdditions();
   }
 
@@ -82,15 +83,26 @@ final class Doses {
     }
   }
 
-  private Map<String, Double> habits() {
-    Map<String, Double> mlPerDay = new HashMap<>();
-    double habit = 1.0 / days.habitDays();
-    for (LogEntry entry : days.habitEntries()) {
-      if (entry instanceof LogEntry.Dose dose) {
-        mlPerDay.merge(dose.fertiliser(), dose.ml() * habit, Double::sum);
-      }
-    }
-    return mlPerDay;
+  /**
+   * What was given over weeks goes on being given, so much a day of each. A level that was raised
+   * once, or over some days, is no habit.
+   */
+  private <E extends LogEntry, K> Map<K, Double> habits(
+      Class<E> kind, Function<E, K> what, ToDoubleFunction<E> amount) {
+    Map<K, List<E>> given =
+        days.habitEntries().stream()
+            .filter(kind::isInstance)
+            .map(kind::cast)
+            .collect(Collectors.groupingBy(what, LinkedHashMap::new, Collectors.toList()));
+    Map<K, Double> perDay = new LinkedHashMap<>();
+    given.forEach(
+        (key, doses) -> {
+          double span = days.timeOf(doses.get(doses.size() - 1)) - days.timeOf(doses.get(0));
+          if (doses.size() >= HABIT_DOSES && span >= HABIT_SPAN_DAYS) {
+            perDay.put(key, doses.stream().mapToDouble(amount).sum() / days.habitDays());
+          }
+        });
+    return perDay;
   }
 
   private void layOutFertilisers(Map<String, Double> habitMlPerDay) {
@@ -107,29 +119,13 @@ final class Doses {
     }
   }
 
-  /**
-   * What was given by itself over weeks goes on being given. A level that was raised once, or over
-   * some days, was not: that is no habit.
-   */
   private void layOutHabitualAdditions() {
-    Map<Additive, List<LogEntry.Addition>> given = new LinkedHashMap<>();
-    for (LogEntry entry : days.habitEntries()) {
-      if (entry instanceof LogEntry.Addition addition) {
-        given.computeIfAbsent(addition.additive(), any -> new ArrayList<>()).add(addition);
-      }
+    Map<Additive, Double> perDay =
+        habits(LogEntry.Addition.class, LogEntry.Addition::additive, LogEntry.Addition::amount);
+    for (int day = days.asOf + 1; day < days.count; day++) {
+      int future = day;
+      perDay.forEach((additive, amount) -> add(future, additive, amount));
     }
-    given.forEach(
-        (additive, doses) -> {
-          double first = days.timeOf(doses.get(0));
-          double last = days.timeOf(doses.get(doses.size() - 1));
-          if (doses.size() >= HABIT_DOSES && last - first >= HABIT_SPAN_DAYS) {
-            double perDay =
-                doses.stream().mapToDouble(LogEntry.Addition::amount).sum() / days.habitDays();
-            for (int day = days.asOf + 1; day < days.count; day++) {
-              add(day, additive, perDay);
-            }
-          }
-        });
   }
 
   void add(LogEntry.Addition addition) {

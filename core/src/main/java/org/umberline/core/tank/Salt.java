@@ -21,10 +21,10 @@ public enum Salt implements Additive {
   MAGNESIUM_SULFATE("magnesium-sulfate", Analyte.MAGNESIUM, 98.61, "sulfate", 389.7, 4.5);
 
   /** A dGH is 10 mg/L of CaO: 40.078 g/mol of calcium in 56.077 (IUPAC). */
-  private static final double CALCIUM_MG_L_PER_DGH = 10 * 40.078 / 56.077;
+  public static final double CALCIUM_MG_L_PER_DGH = 10 * 40.078 / 56.077;
 
   /** As many moles of magnesium, 24.305 g/mol (IUPAC). */
-  private static final double MAGNESIUM_MG_L_PER_DGH = 10 * 24.305 / 56.077;
+  public static final double MAGNESIUM_MG_L_PER_DGH = 10 * 24.305 / 56.077;
 
   private final String term;
   private final Analyte raises;
@@ -94,7 +94,17 @@ public enum Salt implements Additive {
    * @return g
    */
   public double grams(double rise, double litres) {
-    return rise * litres / perGram;
+    return grams(raises, rise, litres);
+  }
+
+  /**
+   * What raises {@code analyte} of a water by so much.
+   *
+   * @param rise in the analyte's standard unit
+   * @return g
+   */
+  public double grams(Analyte analyte, double rise, double litres) {
+    return rise * litres / perGram(analyte);
   }
 
   /** The other ion that comes with it. */

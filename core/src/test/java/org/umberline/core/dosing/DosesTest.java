@@ -219,6 +219,13 @@ class DosesTest {
     Raise magnesium = Raise.of(tank(100), Analyte.HARDNESS, 3, 6, sources.get(2), TODAY);
     assertThat(magnesium.steps()).as("a dGH a day").hasSize(3);
     assertThat(magnesium.steps().get(0).amount()).isEqualTo(4.40, within(0.005));
+    HardnessPair pair = HardnessPair.of(1, 100);
+    double calciumMg = pair.calciumChlorideG() * Salt.CALCIUM_CHLORIDE.perGram();
+    double magnesiumMg = pair.magnesiumSulfateG() * Salt.MAGNESIUM_SULFATE.perGram();
+    assertThat(calciumMg / magnesiumMg).as("three to one by mass").isEqualTo(3, within(1e-9));
+    assertThat(calciumMg / 100 / 7.147 + magnesiumMg / 100 / 4.334)
+        .as("dGH")
+        .isEqualTo(1, within(1e-3));
     assertThat(Raise.of(tank(100), Analyte.HARDNESS, 3, 25, sources.get(0), TODAY).refusal())
         .contains(Refusal.of(Refusal.Why.OVER_HIGHEST, 20));
   }
