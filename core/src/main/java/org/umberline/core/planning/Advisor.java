@@ -74,8 +74,7 @@ public final class Advisor {
         new TodayJudge(
             b, danger, cycle, chosen, found, needed, choice.keepsHabit(), asks, ofWork(chosen));
     Advice.Today today = judge.made();
-    HelpSearch helps =
-        new HelpSearch(b.tank, b.posterior, b.judgedLines(), chosen.map(Found::everyDays));
+    HelpSearch helps = new HelpSearch(b.tank, b.posterior, b.judgedLines(), chosen);
     return new Advice(
         b.asOf,
         today,

@@ -48,6 +48,11 @@ final class ChangeSearch {
   private final int free;
   private final int surely;
 
+  /** Share of the water a day, in logarithms, by which the next search begins; 0: nothing known. */
+  private double perDay;
+
+  private boolean shareAlone;
+
   /**
    * @param firstAhead the scenario's day after as-of
    * @param single the largest change
@@ -69,6 +74,20 @@ final class ChangeSearch {
     shares = Shares.upTo(single.largestFraction(), tank);
     free = promise.daysFree();
     surely = Math.min(promise.days(), Math.max(FEWEST_SURE_DAYS, free + 1));
+  }
+
+  /**
+   * From now on only the routine's share is asked for, not what comes before it and when.
+   *
+   * @param near what is probably found, if anything is known of it
+   */
+  void askShareAlone(Optional<Found> near) {
+    shareAlone = true;
+    near.ifPresent(found -> perDay = perDay(found.fraction(), found.everyDays()));
+  }
+
+  private static double perDay(double fraction, double everyDays) {
+    return fraction < 1 ? -Math.log1p(-fraction) / everyDays : 0;
   }
 
   /** Days ahead on which the promise counts: past the first change, and two looks at least. */
@@ -141,28 +160,30 @@ final class ChangeSearch {
     if (stripped.isPresent()) {
       return Found.none(everyDays, BindingLimit.floorOf(stripped.get()));
     }
-    double largest = shares[shares.length - 1];
+    Found none = Found.none(everyDays, single.limit());
     if (latestSafe() != TODAY) {
-      if (holds(changes(0, 0, latestSafe(), largest, everyDays), 0)) {
-        return checked(smallestFrom(everyDays, latestSafe(), 0, 0, 0));
+      Optional<Found> latest = smallestFrom(everyDays, latestSafe(), 0, 0, 0);
+      if (latest.isPresent()) {
+        return checked(latest.get());
       }
       int start = latestStart(everyDays);
-      return start >= TODAY && holds(changes(0, 0, start, largest, everyDays), judgedFrom(start))
-          ? checked(smallestFrom(everyDays, start, 0, 0, judgedFrom(start)))
-          : Found.none(everyDays, single.limit());
+      return start < TODAY || start == latestSafe()
+          ? none
+          : smallestFrom(everyDays, start, 0, 0, judgedFrom(start)).map(this::checked).orElse(none);
     }
-    if (holds(changes(0, 0, TODAY, largest, everyDays), judgedFrom(TODAY))) {
-      return checked(lighter(smallestFrom(everyDays, TODAY, 0, 0, judgedFrom(TODAY))));
+    Optional<Found> plain = smallestFrom(everyDays, TODAY, 0, 0, judgedFrom(TODAY));
+    if (plain.isPresent()) {
+      return checked(lighter(plain.get()));
     }
     for (int catchUps = 1; catchUps <= MOST_CATCH_UPS; catchUps++) {
       int from = Math.max(1, catchUps - 1);
       int next = TODAY + catchUps - 1 + (int) Math.ceil(everyDays);
-      if (holds(changes(catchUps, largest, next, largest, everyDays), from)) {
-        Found found = smallestFrom(everyDays, next, catchUps, largest, from);
-        return checked(later(smallerCatchUp(found)));
+      Optional<Found> found = smallestFrom(everyDays, next, catchUps, largestShare(), from);
+      if (found.isPresent()) {
+        return checked(fitted(found.get()));
       }
     }
-    return Found.none(everyDays, single.limit());
+    return none;
   }
 
   /**
@@ -204,27 +225,58 @@ final class ChangeSearch {
                     changes(0, 0, day, largestShare(), everyDays), judgedFrom(day), surely));
   }
 
-  private Found smallestFrom(
+  /** The smallest share that holds from a day on; empty where the largest doesn't. */
+  private Optional<Found> smallestFrom(
       double everyDays, int start, int catchUps, double catchUpFraction, int from) {
+    return smallestFrom(everyDays, start, catchUps, catchUpFraction, from, shares.length);
+  }
+
+  /**
+   * @param count of the shares, from the least on, that are looked at
+   */
+  private Optional<Found> smallestFrom(
+      double everyDays, int start, int catchUps, double catchUpFraction, int from, int count) {
+    if (count == 0) {
+      return Optional.empty();
+    }
+    IntPredicate isEnough =
+        i -> holds(changes(catchUps, catchUpFraction, start, shares[i], everyDays), from);
     int index =
-        Bisection.smallest(
-            shares.length,
-            i -> holds(changes(catchUps, catchUpFraction, start, shares[i], everyDays), from));
-    return Found.routine(everyDays, shares[index], start, from).after(catchUps, catchUpFraction);
+        perDay > 0
+            ? Bisection.smallest(count, Math.min(count - 1, guess(everyDays)), isEnough)
+            : Bisection.smallest(count, isEnough);
+    if (index == count) {
+      return Optional.empty();
+    }
+    perDay = perDay(shares[index], everyDays);
+    return Optional.of(
+        Found.routine(everyDays, shares[index], start, from).after(catchUps, catchUpFraction));
+  }
+
+  /** The share that takes away as much as what was found or told last did. */
+  private int guess(double everyDays) {
+    double share = -Math.expm1(-perDay * everyDays);
+    int index = 0;
+    while (index < shares.length - 1 && shares[index] < share - ROUNDING) {
+      index++;
+    }
+    return index;
   }
 
   /** Where the first change is today, a larger one today may leave less for the routine. */
   private Found lighter(Found plain) {
-    double largest = shares[shares.length - 1];
     int next = TODAY + (int) Math.ceil(plain.everyDays());
-    if (!holds(changes(1, largest, next, plain.fraction(), plain.everyDays()), plain.from())) {
-      return plain;
-    }
-    Found lighter = smallestFrom(plain.everyDays(), next, 1, largest, plain.from());
-    if (lighter.fraction() >= plain.fraction()) {
-      return plain;
-    }
-    return later(smallerCatchUp(lighter));
+    int less = Arrays.binarySearch(shares, plain.fraction());
+    return smallestFrom(plain.everyDays(), next, 1, largestShare(), plain.from(), less)
+        .map(this::fitted)
+        .orElse(plain);
+  }
+
+  /** What comes before the routine made as small, and the routine as late, as it may be. */
+  private Found fitted(Found found) {
+    boolean fits =
+        !shareAlone || promise.hasFloor(Nutrient.NITRATE) || promise.hasFloor(Nutrient.PHOSPHATE);
+    return fits ? later(smallerCatchUp(found)) : found;
   }
 
   private Found smallerCatchUp(Found found) {
@@ -316,10 +368,11 @@ final class ChangeSearch {
                     1,
                     surely)
                 >= asked - ROUNDING;
-    if (!isEnough.test(shares.length - 1)) {
+    int index = Bisection.smallest(shares.length, isEnough);
+    if (index == shares.length) {
       return Optional.empty();
     }
-    double first = shares[Bisection.smallest(shares.length, isEnough)];
+    double first = shares[index];
     Found found = Found.routine(routine.everyDays(), routine.fraction(), next, 1).after(1, first);
     return Optional.of(checked(later(found))).filter(Found::feasible);
   }

@@ -45,21 +45,26 @@ final class HelpSearch {
   private final Posterior posterior;
   private final Lines lines;
   private final int daysAhead;
+  private final Optional<Found> chosen;
   private final double everyDays;
 
   /**
    * @param lines that are judged
-   * @param everyDays interval of the advised routine; empty where none is
+   * @param chosen the advised routine; empty where none is
    */
-  HelpSearch(TankModel tank, Posterior posterior, Lines lines, Optional<Double> everyDays) {
+  HelpSearch(TankModel tank, Posterior posterior, Lines lines, Optional<Found> chosen) {
     this.tank = tank;
     this.posterior = posterior;
     this.lines = lines;
+    this.chosen = chosen;
     daysAhead =
         Math.min(
             Advisor.DAYS_JUDGED, posterior.scenario().days() - posterior.scenario().asOfDay() - 1);
     this.everyDays =
-        everyDays.orElse(tank.routine().map(Routine::everyDays).orElse(USUAL_INTERVAL_DAYS));
+        chosen
+            .map(Found::everyDays)
+            .or(() -> tank.routine().map(Routine::everyDays))
+            .orElse(USUAL_INTERVAL_DAYS);
   }
 
   /**
@@ -87,12 +92,13 @@ final class HelpSearch {
     if (search.noneNeeded()) {
       return new Enough(OptionalDouble.of(0), everyDays, 0);
     }
+    search.askShareAlone(chosen);
     Found found = search.find(everyDays);
     if (!found.feasible()) {
       return new Enough(OptionalDouble.empty(), everyDays, later(ahead, nutrient));
     }
     // so little is changed by nobody: more of it, less often
-    if (found.fraction() < WORTH_THE_WHILE) {
+    if (found.fraction() < WORTH_THE_WHILE && everyDays != Advisor.WEEKS_4) {
       Found seldom = search.find(Advisor.WEEKS_4);
       found = seldom.feasible() ? seldom : found;
     }

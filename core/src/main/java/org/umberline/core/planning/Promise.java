@@ -1,7 +1,8 @@
 package org.umberline.core.planning;
 
 import java.util.Arrays;
-import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.Comparator;
+import java.util.stream.IntStream;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.forecast.Projection;
@@ -29,6 +30,9 @@ final class Promise {
   /** What a search finds by some of the draws may be so much less by all of them. Chosen. */
   private static final double ROUNDED_SEARCH = 0.05;
 
+  /** Draws a search runs before it looks whether those that are left can matter. Chosen. */
+  private static final int BLOCK = 40;
+
   /** Days that are run before a search looks whether the promise is broken already. */
   private static final int LOOK_EVERY = 14;
 
@@ -48,6 +52,9 @@ final class Promise {
   private final double[] ceiling = new double[2];
   private final double[] floor = new double[2];
 
+  /** The order in which a search looks at the draws. */
+  private int[] order;
+
   /**
    * @param confidence share of the draws that must be under a ceiling on any one day
    * @param days days ahead that are judged
@@ -66,6 +73,7 @@ final class Promise {
               : Double.POSITIVE_INFINITY;
       floor[nutrient.ordinal()] = nutrient.element(line.floorMgL().orElse(0)) * (1 - ROUNDING);
     }
+    order = IntStream.range(0, searchDraws()).toArray();
   }
 
   int days() {
@@ -195,8 +203,29 @@ final class Promise {
   int daysFree() {
     // most promises end within the first weeks: what comes after them need not be run
     int soon = Math.min(LOOK_EVERY, days);
-    int kept = daysFree(Projection.of(posterior, soon, PlannedChanges.NONE));
+    Projection near = Projection.of(posterior, soon, PlannedChanges.NONE);
+    sort(near);
+    int kept = daysFree(near);
     return kept < soon ? kept : daysFree(projection(PlannedChanges.NONE));
+  }
+
+  /** Those that come nearest to a ceiling go first: a plan that fails is soon seen to. */
+  private void sort(Projection alone) {
+    int last = alone.days() - 1;
+    if (last < 0) {
+      return;
+    }
+    order =
+        IntStream.range(0, searchDraws())
+            .boxed()
+            .sorted(
+                Comparator.comparingDouble(
+                    draw ->
+                        -Math.max(
+                            alone.high(Nutrient.NITRATE, last, draw) / ceiling[0],
+                            alone.high(Nutrient.PHOSPHATE, last, draw) / ceiling[1])))
+            .mapToInt(Integer::intValue)
+            .toArray();
   }
 
   private int daysFree(Projection projection) {
@@ -252,63 +281,106 @@ final class Promise {
    * @param allowed draws over a ceiling that are accepted on each day that is looked at
    */
   private boolean holds(PlannedChanges planned, int from, int[] allowed) {
-    int draws = searchDraws();
-    int until = allowed.length;
-    int parts = posterior.workers().parts(draws);
-    int[][][] over = new int[parts][2][until];
-    AtomicBoolean broken = new AtomicBoolean();
-    posterior
-        .workers()
-        .run(
-            parts,
-            part -> {
-              TankSimulator simulator = TankSimulator.quick(scenario);
-              TankState state = new TankState(scenario);
-              Trace trace = new Trace(scenario);
-              for (int draw = part; draw < draws && !broken.get(); draw += parts) {
-                count(draw, planned, from, simulator, state, trace, over[part], allowed, broken);
-              }
-            });
-    if (broken.get()) {
-      return false;
+    int parts = posterior.workers().parts(BLOCK);
+    Count[] counts = new Count[parts];
+    for (int part = 0; part < parts; part++) {
+      counts[part] = new Count(planned, from, allowed);
     }
-    for (int nutrient = 0; nutrient < 2; nutrient++) {
-      for (int day = from; day < until; day++) {
-        int sum = 0;
-        for (int part = 0; part < parts; part++) {
-          sum += over[part][nutrient][day];
-        }
-        if (sum > allowed[day]) {
-          return false;
-        }
+    boolean someOver = true;
+    for (int block = 0; block < order.length && someOver; block += BLOCK) {
+      int begin = block;
+      int end = Math.min(order.length, block + BLOCK);
+      int before = Count.draws(counts);
+      posterior
+          .workers()
+          .run(
+              parts,
+              part -> {
+                for (int i = begin + part; i < end && !Count.isBroken(counts); i += parts) {
+                  counts[part].run(order[i]);
+                }
+              });
+      if (Count.isBroken(counts) || Count.isOver(counts, from, allowed)) {
+        return false;
       }
+      // of those that come less near, none will be over where none of these is
+      someOver = Count.draws(counts) > before;
     }
     return true;
   }
 
-  private void count(
-      int draw,
-      PlannedChanges planned,
-      int from,
-      TankSimulator simulator,
-      TankState state,
-      Trace trace,
-      int[][] over,
-      int[] allowed,
-      AtomicBoolean broken) {
-    Posterior.Draw drawn = posterior.draws().get(draw);
-    state.set(drawn.state());
-    int last = over[0].length;
-    for (int start = 0; start < last; start += LOOK_EVERY) {
-      int until = Math.min(last, start + LOOK_EVERY);
-      simulator.run(state, first + start, first + until, drawn.multipliers(), planned, trace);
-      for (int day = Math.max(start, from); day < until; day++) {
-        if (trace.nitrateHigh[first + day] > ceiling[0] && ++over[0][day] > allowed[day]
-            || trace.phosphorusHigh[first + day] > ceiling[1] && ++over[1][day] > allowed[day]) {
-          broken.set(true);
+  /** Draws over a ceiling, day by day, among those that one thread has run. */
+  private final class Count {
+    private final TankSimulator simulator = TankSimulator.quick(scenario);
+    private final TankState state = new TankState(scenario);
+    private final Trace trace = new Trace(scenario);
+    private final PlannedChanges planned;
+    private final int from;
+    private final int[] allowed;
+    private final int[][] over;
+    private int draws;
+    private volatile boolean broken;
+
+    Count(PlannedChanges planned, int from, int[] allowed) {
+      this.planned = planned;
+      this.from = from;
+      this.allowed = allowed;
+      over = new int[2][allowed.length];
+    }
+
+    static boolean isBroken(Count[] counts) {
+      for (Count count : counts) {
+        if (count.broken) {
+          return true;
+        }
+      }
+      return false;
+    }
+
+    static int draws(Count[] counts) {
+      return Arrays.stream(counts).mapToInt(count -> count.draws).sum();
+    }
+
+    static boolean isOver(Count[] counts, int from, int[] allowed) {
+      for (int nutrient = 0; nutrient < 2; nutrient++) {
+        for (int day = from; day < allowed.length; day++) {
+          int sum = 0;
+          for (Count count : counts) {
+            sum += count.over[nutrient][day];
+          }
+          if (sum > allowed[day]) {
+            return true;
+          }
+        }
+      }
+      return false;
+    }
+
+    void run(int draw) {
+      Posterior.Draw drawn = posterior.draws().get(draw);
+      state.set(drawn.state());
+      boolean seen = false;
+      for (int start = 0; start < allowed.length; start += LOOK_EVERY) {
+        int until = Math.min(allowed.length, start + LOOK_EVERY);
+        simulator.run(state, first + start, first + until, drawn.multipliers(), planned, trace);
+        for (int day = Math.max(start, from); day < until; day++) {
+          seen |= isOver(0, trace.nitrateHigh, day);
+          seen |= isOver(1, trace.phosphorusHigh, day);
+        }
+        if (broken) {
           return;
         }
       }
+      draws += seen ? 1 : 0;
+    }
+
+    private boolean isOver(int nutrient, double[] high, int day) {
+      if (high[first + day] <= ceiling[nutrient]) {
+        return false;
+      }
+      over[nutrient][day]++;
+      broken |= over[nutrient][day] > allowed[day];
+      return true;
     }
   }
 
