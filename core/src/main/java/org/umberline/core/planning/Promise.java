@@ -1,16 +1,11 @@
 package org.umberline.core.planning;
 
 import java.util.Arrays;
-import java.util.Comparator;
-import java.util.stream.IntStream;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.forecast.Projection;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.simulation.Scenario;
-import org.umberline.core.simulation.TankSimulator;
-import org.umberline.core.simulation.TankState;
-import org.umberline.core.simulation.Trace;
 import org.umberline.core.tank.Lines;
 
 /**
@@ -21,20 +16,14 @@ final class Promise {
   /** A level on the line is within it, whatever the last binary digit says. */
   private static final double ROUNDING = 1e-9;
 
-  /** Draws that a search looks at; what is told of its result is taken from all of them. */
-  private static final int SEARCH_DRAWS = 200;
-
   /** Share of the draws in which a routine has to last beyond what the next tests tell. Chosen. */
   static final double LASTING = 0.75;
 
   /** What a search finds by some of the draws may be so much less by all of them. Chosen. */
   private static final double ROUNDED_SEARCH = 0.05;
 
-  /** Draws a search runs before it looks whether those that are left can matter. Chosen. */
-  private static final int BLOCK = 40;
-
-  /** Days that are run before a search looks whether the promise is broken already. */
-  private static final int LOOK_EVERY = 14;
+  /** Most promises end within so many days: they are run first. */
+  private static final int SOON_DAYS = 14;
 
   /**
    * Plans whose runs are kept: none, and one for each interval, are asked about again and again.
@@ -51,9 +40,7 @@ final class Promise {
   private final double confidence;
   private final double[] ceiling = new double[2];
   private final double[] floor = new double[2];
-
-  /** The order in which a search looks at the draws. */
-  private int[] order;
+  private final PromiseSearch search;
 
   /**
    * @param confidence share of the draws that must be under a ceiling on any one day
@@ -73,7 +60,7 @@ final class Promise {
               : Double.POSITIVE_INFINITY;
       floor[nutrient.ordinal()] = nutrient.element(line.floorMgL().orElse(0)) * (1 - ROUNDING);
     }
-    order = IntStream.range(0, searchDraws()).toArray();
+    search = new PromiseSearch(posterior, ceiling);
   }
 
   int days() {
@@ -202,30 +189,11 @@ final class Promise {
   /** Days from tomorrow on that keep the promise without any change and without a break. */
   int daysFree() {
     // most promises end within the first weeks: what comes after them need not be run
-    int soon = Math.min(LOOK_EVERY, days);
+    int soon = Math.min(SOON_DAYS, days);
     Projection near = Projection.of(posterior, soon, PlannedChanges.NONE);
-    sort(near);
+    search.sort(near);
     int kept = daysFree(near);
     return kept < soon ? kept : daysFree(projection(PlannedChanges.NONE));
-  }
-
-  /** Those that come nearest to a ceiling go first: a plan that fails is soon seen to. */
-  private void sort(Projection alone) {
-    int last = alone.days() - 1;
-    if (last < 0) {
-      return;
-    }
-    order =
-        IntStream.range(0, searchDraws())
-            .boxed()
-            .sorted(
-                Comparator.comparingDouble(
-                    draw ->
-                        -Math.max(
-                            alone.high(Nutrient.NITRATE, last, draw) / ceiling[0],
-                            alone.high(Nutrient.PHOSPHATE, last, draw) / ceiling[1])))
-            .mapToInt(Integer::intValue)
-            .toArray();
   }
 
   private int daysFree(Projection projection) {
@@ -258,8 +226,8 @@ final class Promise {
    */
   boolean holds(PlannedChanges planned, int from, int surely) {
     int[] allowed = new int[Math.min(days, surely)];
-    Arrays.fill(allowed, allowed(searchDraws(), confidence));
-    return holds(planned, from, allowed);
+    Arrays.fill(allowed, allowed(search.draws(), confidence));
+    return search.holds(planned, from, allowed);
   }
 
   /**
@@ -268,120 +236,9 @@ final class Promise {
    */
   boolean holdsAndLasts(PlannedChanges planned, int from, int surely) {
     int[] allowed = new int[days];
-    Arrays.fill(allowed, allowed(searchDraws(), LASTING));
-    Arrays.fill(allowed, 0, Math.min(days, surely), allowed(searchDraws(), confidence));
-    return holds(planned, from, allowed);
-  }
-
-  private int searchDraws() {
-    return Math.min(SEARCH_DRAWS, posterior.draws().size());
-  }
-
-  /**
-   * @param allowed draws over a ceiling that are accepted on each day that is looked at
-   */
-  private boolean holds(PlannedChanges planned, int from, int[] allowed) {
-    int parts = posterior.workers().parts(BLOCK);
-    Count[] counts = new Count[parts];
-    for (int part = 0; part < parts; part++) {
-      counts[part] = new Count(planned, from, allowed);
-    }
-    boolean someOver = true;
-    for (int block = 0; block < order.length && someOver; block += BLOCK) {
-      int begin = block;
-      int end = Math.min(order.length, block + BLOCK);
-      int before = Count.draws(counts);
-      posterior
-          .workers()
-          .run(
-              parts,
-              part -> {
-                for (int i = begin + part; i < end && !Count.isBroken(counts); i += parts) {
-                  counts[part].run(order[i]);
-                }
-              });
-      if (Count.isBroken(counts) || Count.isOver(counts, from, allowed)) {
-        return false;
-      }
-      // of those that come less near, none will be over where none of these is
-      someOver = Count.draws(counts) > before;
-    }
-    return true;
-  }
-
-  /** Draws over a ceiling, day by day, among those that one thread has run. */
-  private final class Count {
-    private final TankSimulator simulator = TankSimulator.quick(scenario);
-    private final TankState state = new TankState(scenario);
-    private final Trace trace = new Trace(scenario);
-    private final PlannedChanges planned;
-    private final int from;
-    private final int[] allowed;
-    private final int[][] over;
-    private int draws;
-    private volatile boolean broken;
-
-    Count(PlannedChanges planned, int from, int[] allowed) {
-      this.planned = planned;
-      this.from = from;
-      this.allowed = allowed;
-      over = new int[2][allowed.length];
-    }
-
-    static boolean isBroken(Count[] counts) {
-      for (Count count : counts) {
-        if (count.broken) {
-          return true;
-        }
-      }
-      return false;
-    }
-
-    static int draws(Count[] counts) {
-      return Arrays.stream(counts).mapToInt(count -> count.draws).sum();
-    }
-
-    static boolean isOver(Count[] counts, int from, int[] allowed) {
-      for (int nutrient = 0; nutrient < 2; nutrient++) {
-        for (int day = from; day < allowed.length; day++) {
-          int sum = 0;
-          for (Count count : counts) {
-            sum += count.over[nutrient][day];
-          }
-          if (sum > allowed[day]) {
-            return true;
-          }
-        }
-      }
-      return false;
-    }
-
-    void run(int draw) {
-      Posterior.Draw drawn = posterior.draws().get(draw);
-      state.set(drawn.state());
-      boolean seen = false;
-      for (int start = 0; start < allowed.length; start += LOOK_EVERY) {
-        int until = Math.min(allowed.length, start + LOOK_EVERY);
-        simulator.run(state, first + start, first + until, drawn.multipliers(), planned, trace);
-        for (int day = Math.max(start, from); day < until; day++) {
-          seen |= isOver(0, trace.nitrateHigh, day);
-          seen |= isOver(1, trace.phosphorusHigh, day);
-        }
-        if (broken) {
-          return;
-        }
-      }
-      draws += seen ? 1 : 0;
-    }
-
-    private boolean isOver(int nutrient, double[] high, int day) {
-      if (high[first + day] <= ceiling[nutrient]) {
-        return false;
-      }
-      over[nutrient][day]++;
-      broken |= over[nutrient][day] > allowed[day];
-      return true;
-    }
+    Arrays.fill(allowed, allowed(search.draws(), LASTING));
+    Arrays.fill(allowed, 0, Math.min(days, surely), allowed(search.draws(), confidence));
+    return search.holds(planned, from, allowed);
   }
 
   /** Share of the draws over the nutrient's ceiling at the end of the as-of day. */
