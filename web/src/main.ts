@@ -3,9 +3,11 @@ import '@fontsource-variable/fraunces/wght.css';
 import './app.css';
 import { mount } from 'svelte';
 import App from './App.svelte';
+import { keepPresses } from './lib/press';
 
 const target = document.getElementById('page');
 if (target) mount(App, { target });
+keepPresses(document);
 
 // A part of an older page that is no longer there: the newer page has it.
 addEventListener('vite:preloadError', () => location.reload());

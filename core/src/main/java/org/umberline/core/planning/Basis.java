@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.chemistry.AmmoniaSpeciation;
 import org.umberline.core.cycling.SafeLevels;
@@ -283,15 +284,18 @@ final class Basis {
     }
     AmmoniaCourse course = AmmoniaCourse.of(posterior, SAFETY_DAYS, PlannedChanges.NONE);
     double free = AmmoniaSpeciation.freeShare(tank.pH(), tank.temperatureC());
-    boolean high =
-        course.ammonia().stream()
-                .anyMatch(
-                    day ->
-                        new Ammonia(day.p90()).asNitrogen().mgPerLitre() * free
-                            > SafeLevels.AMMONIA_ACT_MG_N_L)
-            || course.nitrite().stream()
-                .anyMatch(day -> day.p90() > SafeLevels.nitriteLimitMgL(tank.water()));
-    return high;
+    return fromNow(course.ammonia())
+            .anyMatch(
+                day ->
+                    new Ammonia(day.p90()).asNitrogen().mgPerLitre() * free
+                        > SafeLevels.AMMONIA_ACT_MG_N_L)
+        || fromNow(course.nitrite())
+            .anyMatch(day -> day.p90() > SafeLevels.nitriteLimitMgL(tank.water()));
+  }
+
+  /** What rose while the filter grew in is over. */
+  private Stream<AmmoniaCourse.Day> fromNow(List<AmmoniaCourse.Day> course) {
+    return course.stream().filter(day -> !day.on().isBefore(asOf));
   }
 
   /** Whether the water is more likely than not to be over a ceiling now. */

@@ -423,6 +423,23 @@ class AdvisorTest {
         .anyMatch(why -> why.kind() == Reason.Kind.CYCLE_FEED_LITTLE);
   }
 
+  /** What rose in its first weeks is no reason to test a tank of three months. */
+  @Test
+  void aFilterThatGrewInIsNotDoubted() {
+    LocalDate asOf = TankBuilder.START.plusDays(89);
+    TankModel tank =
+        tank(5, 0.5, List.of())
+            .ration(0.3)
+            .startedOn(TankBuilder.START)
+            .test(89, Analyte.NITRATE, 20, "n")
+            .build();
+    Posterior posterior = Calibration.calibrate(tank, asOf, 90, 60, 1, TankBuilder.WORKERS);
+    Advice advice =
+        new Advisor(tank, posterior, asOf.atTime(20, 0).toInstant(ZoneOffset.UTC)).advise();
+    assertThat(advice.today().why()).noneMatch(why -> why.kind() == Reason.Kind.SAFETY_BY_MODEL);
+    assertThat(advice.today().verdict()).isNotEqualTo(Verdict.TEST_FIRST);
+  }
+
   private static List<Livestock> animals() {
     return List.of(
         new Livestock("fish", 6, 2, Stage.ADULT, new Span(AS_OF.minusDays(5), Optional.empty())));
