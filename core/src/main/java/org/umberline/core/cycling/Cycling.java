@@ -28,9 +28,15 @@ public record Cycling(Stage stage, List<Reading> readings) {
   /** Twice as long as a filter takes. Chosen. */
   private static final int WATCHED_DAYS = 2 * TankModel.FILTER_GROWN_IN_DAYS;
 
-  /** Whether {@code tank} is so young that its ammonia and nitrite are watched day by day. */
+  /**
+   * Whether {@code tank} is so young that its ammonia and nitrite are watched day by day: past the
+   * time a filter takes only where they were tested.
+   */
   public static boolean isWatched(TankModel tank, LocalDate today) {
-    return tank.startedOn().filter(day -> day.isAfter(today.minusDays(WATCHED_DAYS))).isPresent();
+    boolean tested =
+        tank.lastTest(Analyte.AMMONIA).isPresent() || tank.lastTest(Analyte.NITRITE).isPresent();
+    int watched = tested ? WATCHED_DAYS : TankModel.FILTER_GROWN_IN_DAYS;
+    return tank.startedOn().filter(day -> day.isAfter(today.minusDays(watched))).isPresent();
   }
 
   /** What grows in first is what takes ammonia, then what takes nitrite. */

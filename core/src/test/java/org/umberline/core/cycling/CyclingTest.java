@@ -42,6 +42,17 @@ class CyclingTest {
   }
 
   @Test
+  void pastTheTimeAFilterTakesOnlyATestedOneIsWatched() {
+    TankBuilder tank = tank().startedOn(TankBuilder.START);
+    LocalDate threeMonths = TankBuilder.START.plusDays(90);
+    assertThat(Cycling.isWatched(tank.build(), TankBuilder.START.plusDays(40))).isTrue();
+    assertThat(Cycling.isWatched(tank.build(), threeMonths)).isFalse();
+    TankModel tested = tank.test(50, Analyte.NITRITE, 0.5, "no").build();
+    assertThat(Cycling.isWatched(tested, threeMonths)).isTrue();
+    assertThat(Cycling.isWatched(tested, threeMonths.plusDays(60))).isFalse();
+  }
+
+  @Test
   void readingsAreTheLastOfEachDayNewestFirst() {
     TankModel tank =
         tank()
