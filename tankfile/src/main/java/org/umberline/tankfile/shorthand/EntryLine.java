@@ -99,7 +99,7 @@ final class EntryLine {
     }
   }
 
-  /** The thing of the make-up that comes next. */
+  /** The thing of the make-up that comes next; where there is but one, it needs no name. */
   <T> T oneOf(List<T> all, Function<T, String> id, Function<T, String> name, String kind)
       throws Unreadable {
     Optional<T> found = named(all, id, name);
@@ -109,9 +109,13 @@ final class EntryLine {
     if (all.isEmpty()) {
       throw new Unreadable("This tank has no " + kind + " in its make-up.");
     }
-    String word = words.peek();
+    boolean unnamed = words.atNoName() || time.begins();
+    if (unnamed && all.size() == 1) {
+      return all.get(0);
+    }
+    String word = unnamed ? "" : words.peek();
     throw new Unreadable(
-        (word.isEmpty() ? "Which " + kind + "?" : "No " + kind + " is called “" + word + "”.")
+        (unnamed ? "Which " + kind + "?" : "No " + kind + " is called “" + word + "”.")
             + Words.nearest(word, all.stream().map(id).toList()));
   }
 

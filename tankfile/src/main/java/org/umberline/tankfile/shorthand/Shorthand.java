@@ -120,7 +120,7 @@ public final class Shorthand {
         remark = line.words.takeRest();
       } else if (line.words.takeIf("every")) {
         repeat = Optional.of(Repeat.read(line.words, line.time));
-      } else if (!line.time.take()) {
+      } else if (!line.words.takeIf("and") && !line.time.take()) {
         entry();
       }
     }

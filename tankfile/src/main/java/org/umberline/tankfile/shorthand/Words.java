@@ -27,6 +27,9 @@ final class Words {
               + "|(?<mark>[<>=#])"
               + "|(?<number>-?\\d+(?:[.,]\\d+)?)(?=[^\\d]|$)|(?<text>[^\\s<>=\"]+|\")");
 
+  /** Commas at the ends of a word part it from its neighbours. */
+  private static final Pattern BETWEEN = Pattern.compile("^[,;]+|[,;]+$");
+
   private static final Pattern NUMBER = Pattern.compile("-?\\d{1,40}(\\.\\d{1,40})?");
 
   /** So many names are listed where none is near. */
@@ -43,8 +46,15 @@ final class Words {
     Matcher matcher = WORD.matcher(line);
     while (matcher.find()) {
       quoted.set(words.size(), matcher.group("quoted") != null);
-      words.add(matcher.group("quoted") != null ? matcher.group("quoted") : matcher.group());
-      starts.add(matcher.start());
+      String word =
+          matcher.group("quoted") != null
+              ? matcher.group("quoted")
+              : BETWEEN.matcher(matcher.group()).replaceAll("");
+      // what stands between two entries is no word
+      if (matcher.group("quoted") != null || !word.isEmpty()) {
+        words.add(word);
+        starts.add(matcher.start());
+      }
     }
   }
 
@@ -80,6 +90,11 @@ final class Words {
   /** Whether the next word stands in quotation marks: it is a name then, whatever it looks like. */
   boolean isQuoted() {
     return quoted.get(next);
+  }
+
+  /** Whether a number or a remark comes next, or nothing. */
+  boolean atNoName() {
+    return !hasNext() || !isQuoted() && (peek().equals("#") || NUMBER.matcher(peek()).matches());
   }
 
   /** Where the next word begins in the line; its end when there is none. */

@@ -58,6 +58,33 @@ class ShorthandTest {
     assertThat(((LogEntry.Test) reading.entries().get(1)).value()).isEqualTo(0.15);
   }
 
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "no3 30, po4 0,15 and change 25%",
+        "no3 30; po4 0.15; change 25%",
+        "no3 30 and po4 0.15, 25%",
+        "no3 30 , po4 0.15 ,change 25%"
+      })
+  void whatStandsBetweenEntriesIsPassedOver(String line) {
+    assertThat(read(line).problems()).isEmpty();
+    assertThat(read(line).entries()).hasSize(3);
+  }
+
+  /** The example has one plant and several filters. */
+  @Test
+  void theOnlyOneOfItsKindNeedsNoName() {
+    assertThat(read("cut 30g").understood()).isEqualTo(read("cut moss 30g").understood());
+    assertThat(read("cut 30g 2 days ago # by hand").understood())
+        .isEqualTo(read("cut moss 30g 2 days ago # by hand").understood());
+    assertThat(read("cleaned 2 days ago").problems())
+        .singleElement()
+        .asString()
+        .startsWith("Which filter?")
+        .contains("sponge");
+    assertThat(read("cut mos 30g").problems()).singleElement().asString().contains("“mos”");
+  }
+
   @Test
   void belowRangeYesterday() {
     LogEntry.Test test = (LogEntry.Test) one("no3 <5 yesterday 18:30");
