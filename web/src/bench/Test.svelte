@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { numberOf } from '../lib/numbers';
   import { Latest } from '../lib/latest';
   import { sayDays } from '../lib/words';
   import { onDestroy } from 'svelte';
@@ -92,11 +93,10 @@
   if (read.length > 0) void work();
 
   function type(i: number, typed: string) {
-    const text = typed.trim().replace(',', '.');
+    const text = typed.trim();
     const mark = /^[<>]/.exec(text)?.[0] as '<' | '>' | undefined;
     if (mark) taken.qualifier = mark;
-    const number = Number(text.replace(/^[<>]/, ''));
-    taken.values[i] = text === '' || !Number.isFinite(number) ? null : number;
+    taken.values[i] = numberOf(text.replace(/^[<>]/, '')) ?? null;
     changed();
   }
 

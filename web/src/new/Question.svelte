@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Schemas } from '../api/client';
+  import { numberOf } from '../lib/numbers';
   import { fromShown, labelOf, toShown, type QuantityName } from '../lib/units.svelte';
   import VolumeHelp from '../tank/make-up/VolumeHelp.svelte';
   import Button from '../ui/Button.svelte';
@@ -33,10 +34,8 @@
 
   /** A number as it is typed in the keeper's unit; nothing where there is none. */
   function typed(quantity: QuantityName, text: string): number | undefined {
-    const number = Number(text.replace(',', '.'));
-    return text.trim() && Number.isFinite(number) && number >= 0
-      ? fromShown(quantity, number)
-      : undefined;
+    const number = numberOf(text);
+    return number !== undefined && number >= 0 ? fromShown(quantity, number) : undefined;
   }
 
   const shown = (quantity: QuantityName, value: number | undefined) =>

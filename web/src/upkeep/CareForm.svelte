@@ -1,6 +1,7 @@
 <script lang="ts">
   import { api, type Schemas } from '../api/client';
 
+  import { numberOf } from '../lib/numbers';
   import { show } from '../lib/toast.svelte';
   import { fromShown, labelOf, toShown, type QuantityName } from '../lib/units.svelte';
   import Button from '../ui/Button.svelte';
@@ -40,13 +41,8 @@
 
   function set(key: Figure, typed: string, quantity?: QuantityName) {
     if (!care) return;
-    const shown = Number(typed.replace(',', '.'));
-    care[key] =
-      typed.trim() === '' || !Number.isFinite(shown)
-        ? undefined
-        : quantity
-          ? fromShown(quantity, shown)
-          : shown;
+    const shown = numberOf(typed);
+    care[key] = shown !== undefined && quantity ? fromShown(quantity, shown) : shown;
   }
 
   function shownOf(key: Figure, quantity?: QuantityName): string {

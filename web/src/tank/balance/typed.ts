@@ -1,4 +1,5 @@
 import { daysBetween } from '../../lib/words';
+import { numberOf } from '../../lib/numbers';
 
 /** What is typed into a handle of the sentence; nothing where it can't be read. */
 
@@ -18,14 +19,14 @@ export function parseNext(typed: string, today: string): number | null {
 
 /** “25 %” or “25”, as a share of the water. */
 export function parseFraction(typed: string): number | null {
-  const number = Number(typed.replace(',', '.').replace('%', '').trim());
-  if (!typed.trim() || !Number.isFinite(number)) return null;
+  const number = numberOf(typed.replace('%', ''));
+  if (number === undefined) return null;
   return Math.min(100, Math.max(1, number)) / 100;
 }
 
 /** “7 days” or “7”. */
 export function parseInterval(typed: string): number | null {
-  const number = Number(typed.replace(',', '.').replace(/days?/, '').trim());
-  if (!typed.trim() || !Number.isFinite(number)) return null;
+  const number = numberOf(typed.replace(/days?/, ''));
+  if (number === undefined) return null;
   return Math.min(365, Math.max(1, number));
 }

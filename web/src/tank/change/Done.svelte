@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Schemas } from '../../api/client';
+  import { numberOf } from '../../lib/numbers';
   import { fromShown, labelOf, toShown } from '../../lib/units.svelte';
   import Button from '../../ui/Button.svelte';
   import Check from '../../ui/Check.svelte';
@@ -18,7 +19,7 @@
   let siphoned = $state(sheet.bed !== undefined);
   let remark = $state('');
 
-  let amount = $derived(fromShown('volume', Number(litres.replace(',', '.'))));
+  let amount = $derived(fromShown('volume', numberOf(litres) ?? 0));
   let good = $derived(amount > 0 && amount <= sheet.netVolumeL);
 
   function finish() {

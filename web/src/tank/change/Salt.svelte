@@ -1,6 +1,7 @@
 <script lang="ts">
   import { api, type Schemas } from '../../api/client';
 
+  import { numberOf } from '../../lib/numbers';
   import { figure, fromShown, labelOf } from '../../lib/units.svelte';
   import Input from '../../ui/Input.svelte';
   import Label from '../../ui/Label.svelte';
@@ -10,8 +11,8 @@
   let salt = $state.raw<Schemas['Salt'] | null>(null);
 
   async function ask() {
-    const shown = Number(measured.replace(',', '.'));
-    if (!measured.trim() || !Number.isFinite(shown)) {
+    const shown = numberOf(measured);
+    if (shown === undefined) {
       salt = null;
       return;
     }

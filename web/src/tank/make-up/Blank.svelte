@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { numberOf } from '../../lib/numbers';
   import { readDay, shownDay } from '../../lib/days';
   import { fromShown, toShown } from '../../lib/units.svelte';
   import type { Value } from './file';
@@ -63,15 +64,12 @@
         trimmed
           .split(/[\s;]+|,\s+/)
           .filter(Boolean)
-          .map((step) => {
-            const number = Number(step.replace(',', '.'));
-            return Number.isFinite(number) ? number : step;
-          }),
+          .map((step) => numberOf(step) ?? step),
       );
     else if (blank.kind === 'text') onchange(trimmed);
     else {
-      const number = Number(trimmed.replace(',', '.').replace(/\s*%$/, ''));
-      if (!Number.isFinite(number)) onchange(trimmed);
+      const number = numberOf(trimmed.replace(/%$/, ''));
+      if (number === undefined) onchange(trimmed);
       else if (blank.kind === 'share') onchange(Number((number / 100).toPrecision(8)));
       else onchange(blank.quantity ? fromShown(blank.quantity, number) : number);
     }

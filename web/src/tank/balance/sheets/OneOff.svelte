@@ -1,6 +1,7 @@
 <script lang="ts">
   import { api, type Balance, type Schemas } from '../../../api/client';
 
+  import { numberOf } from '../../../lib/numbers';
   import { fromShown, labelOf, level, volume } from '../../../lib/units.svelte';
   import { percent } from '../../../lib/words';
   import Button from '../../../ui/Button.svelte';
@@ -16,10 +17,10 @@
 
   async function work(event: SubmitEvent) {
     event.preventDefault();
-    const typed = Number(to.trim().replace(',', '.'));
+    const typed = numberOf(to);
     once = null;
     refused = '';
-    if (!to.trim() || !Number.isFinite(typed) || typed < 0) {
+    if (typed === undefined || typed < 0) {
       refused = 'The level must be a number, 0 or more.';
       return;
     }
