@@ -281,6 +281,17 @@ class RoundsAndMakeUpStoryTest {
         "the test settled it", d -> !page.see("sentence").getText().contains("Test nitrate first"));
   }
 
+  /** Leaving the field says the tank in a line above, and the button lies lower than it did. */
+  @Test
+  void aPressCountsThoughWhatWasTypedMovedThePage() {
+    page.see("new-tank").click();
+    page.all("[data-field=litres]").get(0).sendKeys("60");
+    page.see("next-question").click();
+    page.awaitText("told", "60 L");
+    page.await(
+        "asks on", d -> d.findElement(By.tagName("h1")).getText().contains("What is it kept for"));
+  }
+
   /** Goes on to the next question and presses its answers. */
   private void answer(String... answers) {
     page.see("next-question").click();

@@ -14,6 +14,12 @@ import org.umberline.tankfile.Meant;
 
 /** Reads a test: what was measured, its value, unit and kit. */
 final class TestPart {
+  /** A reading this many times the last one, or its part, is hardly of the same unit. Chosen. */
+  private static final double FAR = 20;
+
+  /** One within so many times the last is. Chosen. */
+  private static final double NEAR = 5;
+
   private final EntryLine line;
 
   TestPart(EntryLine line) {
@@ -49,6 +55,9 @@ final class TestPart {
               + Figures.plain(most)
               + " is read.");
     }
+    if (named.isEmpty()) {
+      askBack(analyte, value, unit);
+    }
     Qualifier taken = qualifier;
     LogEntry.Test sample =
         new LogEntry.Test(
@@ -56,6 +65,27 @@ final class TestPart {
     line.add(
         (at, note) -> new LogEntry.Test(at, analyte, value, unit, kit.map(Kit::id), taken, note),
         describe(sample, kit));
+  }
+
+  /** A meter of micrograms is told milligrams now and then. */
+  private void askBack(Analyte analyte, double value, TestUnit unit) {
+    TestUnit usual = analyte.standardUnit();
+    Optional<LogEntry.Test> before = line.tank.lastTest(analyte);
+    double last = before.map(LogEntry.Test::standardValue).orElse(0.0);
+    if (unit == usual || last <= 0 || value <= 0) {
+      return;
+    }
+    boolean far = Math.abs(Math.log(value * unit.standardPerUnit() / last)) > Math.log(FAR);
+    boolean near = Math.abs(Math.log(value * usual.standardPerUnit() / last)) < Math.log(NEAR);
+    if (far && near) {
+      line.remarks.add(
+          "The last reading was %s %s. Was this one %s %s? Then write the unit."
+              .formatted(
+                  Figures.plain(before.orElseThrow().value()),
+                  before.orElseThrow().unit().label(),
+                  Figures.plain(value),
+                  usual.label()));
+    }
   }
 
   private String describe(LogEntry.Test test, Optional<Kit> kit) {

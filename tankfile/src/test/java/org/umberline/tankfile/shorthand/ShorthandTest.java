@@ -2,9 +2,12 @@ package org.umberline.tankfile.shorthand;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.ZonedDateTime;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -28,9 +31,13 @@ class ShorthandTest {
 
   @BeforeAll
   static void stillwater() throws Exception {
+    tank = TankFileReader.read(example()).tank();
+  }
+
+  private static String example() throws IOException {
     try (InputStream in =
         TankFileReader.class.getResourceAsStream("stillwater-example.umberline.json")) {
-      tank = TankFileReader.read(new String(in.readAllBytes(), StandardCharsets.UTF_8)).tank();
+      return new String(in.readAllBytes(), StandardCharsets.UTF_8);
     }
   }
 
@@ -287,6 +294,29 @@ class ShorthandTest {
   @Test
   void aLineIsTakenWholeOrNotAtAll() {
     assertThat(read("no3 20 po4 nonsense").entries()).isEmpty();
+  }
+
+  /**
+   * A meter of ug/L P that read 49 is told 0.2: that is 0.2 mg/L PO4, or the tank ran dry of it.
+   */
+  @Test
+  void aReadingInAnotherUnitThanTheMetersIsAskedBack() throws Exception {
+    TankModel inMicrograms =
+        TankFileReader.read(
+                example()
+                    .replace(
+                        "\"unit\": \"mg/L PO4\",\n      \"min\": 0.0, \"max\": 1.2",
+                        "\"unit\": \"ug/L P\",\n      \"min\": 0.0, \"max\": 400"))
+            .tank();
+    LogEntry before = Shorthand.read("po4 49 yesterday", inMicrograms, NOW).entries().get(0);
+    List<LogEntry> log = new ArrayList<>(inMicrograms.log());
+    log.add(before);
+    TankModel tested = inMicrograms.withLog(log);
+    assertThat(Shorthand.read("po4 0.2", tested, NOW).remarks())
+        .containsExactly(
+            "The last reading was 49 ug/L P. Was this one 0.2 mg/L PO4? Then write the unit.");
+    assertThat(Shorthand.read("po4 60", tested, NOW).remarks()).isEmpty();
+    assertThat(Shorthand.read("po4 0.2 mg/L", tested, NOW).remarks()).isEmpty();
   }
 
   @Test
