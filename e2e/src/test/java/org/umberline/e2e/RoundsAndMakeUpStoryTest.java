@@ -285,7 +285,10 @@ class RoundsAndMakeUpStoryTest {
   @Test
   void aPressCountsThoughWhatWasTypedMovedThePage() {
     page.see("new-tank").click();
-    page.all("[data-field=litres]").get(0).sendKeys("60");
+    page.await(
+            "asks its volume",
+            d -> page.all("[data-field=litres]").stream().findFirst().orElse(null))
+        .sendKeys("60");
     page.see("next-question").click();
     page.awaitText("told", "60 L");
     page.await(
