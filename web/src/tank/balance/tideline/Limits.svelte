@@ -185,13 +185,16 @@
     }}
     data-testid="{name}-draw"
   >
-    <rect x={right - 170} y={top + 2} width="170" height="24" fill="transparent" />
+    <rect x={right - 170} y={top - 22} width="170" height="24" fill="transparent" />
     <text
       x={right - 8}
-      y={top + 18}
+      y={top - 5}
       text-anchor="end"
       font-size="13"
       text-decoration="underline"
+      stroke="var(--color-base-100)"
+      stroke-width="4"
+      paint-order="stroke"
       fill="var(--color-primary)">draw a line for {name}</text
     >
   </g>
