@@ -183,6 +183,7 @@
     onkeydown={(event) => {
       if (event.key === 'Enter' || event.key === ' ') draw();
     }}
+    aria-label="draw a line for {name}"
     data-testid="{name}-draw"
   >
     <rect x={right - 170} y={top - 22} width="170" height="24" fill="transparent" />
@@ -195,7 +196,7 @@
       stroke="var(--color-base-100)"
       stroke-width="4"
       paint-order="stroke"
-      fill="var(--color-primary)">draw a line for {name}</text
+      fill="var(--color-primary)">draw a line{right - left < 500 ? '' : ` for ${name}`}</text
     >
   </g>
 {/if}
