@@ -48,7 +48,10 @@ final class ChangeSearch {
   private final int free;
   private final int surely;
 
-  /** Share of the water a day, in logarithms, by which the next search begins; 0: nothing known. */
+  /**
+   * Share of the water a day, in logarithms, by which the next search begins where shares alone are
+   * asked for; 0: nothing known.
+   */
   private double perDay;
 
   private boolean shareAlone;
@@ -248,7 +251,10 @@ final class ChangeSearch {
     if (index == count) {
       return Optional.empty();
     }
-    perDay = perDay(shares[index], everyDays);
+    // what a page is told of an interval does not hang on what it asked before
+    if (shareAlone) {
+      perDay = perDay(shares[index], everyDays);
+    }
     return Optional.of(
         Found.routine(everyDays, shares[index], start, from).after(catchUps, catchUpFraction));
   }
