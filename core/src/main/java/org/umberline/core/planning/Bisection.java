@@ -8,7 +8,7 @@ final class Bisection {
 
   /** The smallest of 0 to {@code count - 1} that {@code works}; {@code count} where none does. */
   static int smallest(int count, IntPredicate works) {
-    return works.test(count - 1) ? between(-1, count - 1, works) : count;
+    return count > 0 && works.test(count - 1) ? between(-1, count - 1, works) : count;
   }
 
   /** The same, looked for around {@code guess} first. */

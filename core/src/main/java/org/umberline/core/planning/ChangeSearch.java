@@ -239,9 +239,6 @@ final class ChangeSearch {
    */
   private Optional<Found> smallestFrom(
       double everyDays, int start, int catchUps, double catchUpFraction, int from, int count) {
-    if (count == 0) {
-      return Optional.empty();
-    }
     IntPredicate isEnough =
         i -> holds(changes(catchUps, catchUpFraction, start, shares[i], everyDays), from);
     int index =
@@ -261,12 +258,7 @@ final class ChangeSearch {
 
   /** The share that takes away as much as what was found or told last did. */
   private int guess(double everyDays) {
-    double share = -Math.expm1(-perDay * everyDays);
-    int index = 0;
-    while (index < shares.length - 1 && shares[index] < share - ROUNDING) {
-      index++;
-    }
-    return index;
+    return Arrays.binarySearch(shares, upTo(-Math.expm1(-perDay * everyDays)));
   }
 
   /** Where the first change is today, a larger one today may leave less for the routine. */
@@ -286,9 +278,10 @@ final class ChangeSearch {
   }
 
   private Found smallerCatchUp(Found found) {
+    // the largest is known to
     int index =
         Bisection.smallest(
-            shares.length,
+            shares.length - 1,
             i ->
                 holds(
                     changes(
