@@ -48,13 +48,10 @@ final class ChangeSearch {
   private final int free;
   private final int surely;
 
-  /**
-   * Share of the water a day, in logarithms, by which the next search begins where shares alone are
-   * asked for; 0: nothing known.
-   */
-  private double perDay;
-
   private boolean shareAlone;
+
+  /** Around this a search for shares alone begins. */
+  private Optional<Found> near = Optional.empty();
 
   /**
    * @param firstAhead the scenario's day after as-of
@@ -82,15 +79,11 @@ final class ChangeSearch {
   /**
    * From now on only the routine's share is asked for, not what comes before it and when.
    *
-   * @param near what is probably found, if anything is known of it
+   * @param advised what is probably found, if anything is
    */
-  void askShareAlone(Optional<Found> near) {
+  void askShareAlone(Optional<Found> advised) {
     shareAlone = true;
-    near.ifPresent(found -> perDay = perDay(found.fraction(), found.everyDays()));
-  }
-
-  private static double perDay(double fraction, double everyDays) {
-    return fraction < 1 ? -Math.log1p(-fraction) / everyDays : 0;
+    near = advised;
   }
 
   /** Days ahead on which the promise counts: past the first change, and two looks at least. */
@@ -242,23 +235,17 @@ final class ChangeSearch {
     IntPredicate isEnough =
         i -> holds(changes(catchUps, catchUpFraction, start, shares[i], everyDays), from);
     int index =
-        perDay > 0
-            ? Bisection.smallest(count, Math.min(count - 1, guess(everyDays)), isEnough)
-            : Bisection.smallest(count, isEnough);
+        near.map(found -> Arrays.binarySearch(shares, upTo(found.atEvery(everyDays))))
+            .map(guess -> Bisection.smallest(count, Math.min(count - 1, guess), isEnough))
+            .orElseGet(() -> Bisection.smallest(count, isEnough));
     if (index == count) {
       return Optional.empty();
     }
+    Found found =
+        Found.routine(everyDays, shares[index], start, from).after(catchUps, catchUpFraction);
     // what a page is told of an interval does not hang on what it asked before
-    if (shareAlone) {
-      perDay = perDay(shares[index], everyDays);
-    }
-    return Optional.of(
-        Found.routine(everyDays, shares[index], start, from).after(catchUps, catchUpFraction));
-  }
-
-  /** The share that takes away as much as what was found or told last did. */
-  private int guess(double everyDays) {
-    return Arrays.binarySearch(shares, upTo(-Math.expm1(-perDay * everyDays)));
+    near = shareAlone ? Optional.of(found) : near;
+    return Optional.of(found);
   }
 
   /** Where the first change is today, a larger one today may leave less for the routine. */

@@ -29,6 +29,11 @@ record Found(
     return new Found(everyDays, true, BindingLimit.NONE, fraction, start, 0, 0, from, true);
   }
 
+  /** The share at another interval that renews as much. */
+  double atEvery(double days) {
+    return Shares.atEvery(days, fraction, everyDays);
+  }
+
   Found of(double share) {
     return new Found(
         everyDays, feasible, limit, share, start, catchUps, catchUpFraction, from, lasts);

@@ -38,6 +38,6 @@ record LeastChange(double fraction, double everyDays, LocalDate dueOn) {
 
   /** The least share of a routine at another interval that renews as much. */
   double atEvery(double days) {
-    return 1 - Math.pow(1 - fraction, days / everyDays);
+    return Shares.atEvery(days, fraction, everyDays);
   }
 }

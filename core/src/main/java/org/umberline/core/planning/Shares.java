@@ -13,6 +13,11 @@ final class Shares {
 
   private Shares() {}
 
+  /** The share of a routine every {@code days} that renews as much as another. */
+  static double atEvery(double days, double fraction, double everyDays) {
+    return 1 - Math.pow(1 - fraction, days / everyDays);
+  }
+
   /**
    * Up to the largest, which is one of them, the least first; in whole percents throughout where
    * the keeper's own routine is so.
