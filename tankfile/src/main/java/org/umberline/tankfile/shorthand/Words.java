@@ -45,13 +45,11 @@ final class Words {
     this.line = line;
     Matcher matcher = WORD.matcher(line);
     while (matcher.find()) {
-      quoted.set(words.size(), matcher.group("quoted") != null);
-      String word =
-          matcher.group("quoted") != null
-              ? matcher.group("quoted")
-              : BETWEEN.matcher(matcher.group()).replaceAll("");
+      String name = matcher.group("quoted");
+      String word = name != null ? name : BETWEEN.matcher(matcher.group()).replaceAll("");
       // what stands between two entries is no word
-      if (matcher.group("quoted") != null || !word.isEmpty()) {
+      if (name != null || !word.isEmpty()) {
+        quoted.set(words.size(), name != null);
         words.add(word);
         starts.add(matcher.start());
       }
