@@ -5,6 +5,27 @@ import { VitePWA } from 'vite-plugin-pwa';
 import type { Plugin } from 'vite';
 import { defineConfig } from 'vitest/config';
 
+/** The letters of the page come with it: text that changes its letters later would jump. */
+function lettersFirst(): Plugin {
+  return {
+    name: 'letters-first',
+    transformIndexHtml: (_, { bundle }) =>
+      Object.keys(bundle ?? {})
+        .filter((file) => /-latin-wght-normal.*\.woff2$/.test(file))
+        .map((file) => ({
+          tag: 'link',
+          injectTo: 'head' as const,
+          attrs: {
+            rel: 'preload',
+            href: `/${file}`,
+            as: 'font',
+            type: 'font/woff2',
+            crossorigin: '',
+          },
+        })),
+  };
+}
+
 /**
  * Tells first.js, in a meta element of the page, which files each place takes, so that they come
  * together with the page's own and not after them.
@@ -37,6 +58,7 @@ function filesOfPlaces(): Plugin {
 
 export default defineConfig({
   plugins: [
+    lettersFirst(),
     filesOfPlaces(),
     tailwindcss(),
     svelte(),
@@ -70,7 +92,16 @@ export default defineConfig({
       },
     }),
   ],
-  build: { target: 'es2022', modulePreload: { polyfill: false } },
+  build: {
+    target: 'es2022',
+    modulePreload: { polyfill: false },
+    rolldownOptions: {
+      output: {
+        // what several places take comes in one file: each small one would be a journey of its own
+        codeSplitting: { groups: [{ name: 'shared', minShareCount: 3 }] },
+      },
+    },
+  },
   // the guide stands in docs/guide
   server: { proxy: { '/api': 'http://127.0.0.1:8470' }, fs: { allow: ['..'] } },
   test: {

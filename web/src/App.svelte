@@ -1,5 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
+  import { Gradually } from './lib/gradually.svelte';
   import { connection } from './lib/connection.svelte';
   import type { Component } from 'svelte';
   import { listen, place } from './lib/place.svelte';
@@ -38,6 +39,8 @@
     ofATank = find<Part<{ tank: string }>>(OF_A_TANK);
     ofAll = find<Part<Record<string, never>>>(OF_ALL);
   });
+
+  const gradually = new Gradually(1, 1, () => (session.now?.signedIn ? 2 : 1));
 
   onMount(() => {
     listen();
@@ -82,7 +85,9 @@
       tabindex="-1"
       class="flex min-h-0 flex-1 flex-col pb-14 outline-none sm:pb-0 print:pb-0"
     >
-      {#if ofATank}
+      {#if !gradually.has(1)}
+        <!-- the header is read meanwhile -->
+      {:else if ofATank}
         {#key place.tank}
           {#await ofATank then { default: Place }}
             <Place tank={place.tank} />

@@ -49,7 +49,7 @@
     () => tank,
     () => balance,
   );
-  const gradually = new Gradually(1, 1, () => (balance ? 3 : 0));
+  const gradually = new Gradually(1, 1, () => (balance ? 4 : 0));
   const params = () => ({ path: { id: tank } });
 
   async function load() {
@@ -217,11 +217,13 @@
       {#if trial.outlook.young}
         <div class="min-h-12 sm:min-h-7"><NewTank {tank} {balance} /></div>
       {/if}
-      <Ways {balance} onway={trial.way} onhelp={trial.help} />
+      {#if gradually.has(1)}
+        <Ways {balance} onway={trial.way} onhelp={trial.help} />
+      {/if}
     </div>
     <div class="h-[27rem] shrink-0 pt-1 sm:h-auto sm:flex-[1_0_20rem]">
       <!-- the sentence is read while the picture is drawn -->
-      {#if gradually.has(1)}
+      {#if gradually.has(2)}
         <Tideline
           {balance}
           outlook={trial.outlook}
@@ -236,7 +238,7 @@
       {/if}
     </div>
     <div class="min-h-[9.5rem] shrink-0">
-      {#if ledgers && gradually.has(2)}
+      {#if ledgers && gradually.has(3)}
         <Ledger {ledgers} tries={trial.tries} ontry={trial.ledger} />
       {/if}
     </div>

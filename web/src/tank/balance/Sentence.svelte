@@ -40,9 +40,9 @@
     onhold: (part: Part | '') => void;
     onadopt: () => void;
     onescape: () => void;
-    /** What else can be opened from here. */
     /** The one thing to do now, before the others. */
     main?: Snippet;
+    /** What else can be opened from here. */
     children?: Snippet;
   } = $props();
 

@@ -25,7 +25,8 @@
   let measure = $state<(typeof MEASURES)[number]>('mg a day');
   let opened = $state('');
   let all = $state(false);
-  let half = $state(400);
+  let room = $state.raw<DOMRectReadOnly>();
+  let half = $derived(room ? room.width / (room.width < 640 ? 1 : 2) : 400);
 
   let ledger = $derived(ledgers[element]);
   let ion = $derived(element === 'nitrogen' ? ('nitrate' as const) : ('phosphate' as const));
@@ -85,10 +86,7 @@
   class="border-base-content border-t text-sm"
   data-testid="ledger"
 >
-  <div
-    class="grid grid-cols-1 sm:grid-cols-2"
-    bind:clientWidth={null, (w) => (half = (w ?? 0) < 640 ? (w ?? 0) : (w ?? 0) / 2)}
-  >
+  <div class="grid grid-cols-1 sm:grid-cols-2" bind:contentRect={room}>
     <div
       class="border-base-content order-1 flex flex-wrap items-baseline justify-end gap-x-3 pt-1 sm:order-none sm:border-r sm:pr-3"
     >

@@ -3,6 +3,7 @@
   import { scaleUtc } from 'd3-scale';
   import type { Balance, LineOfTank, Outlook, Schemas } from '../../../api/client';
   import { addDays, dayEnd, dayStart, daysBetween, shortDay } from '../../../lib/words';
+  import { Gradually } from '../../../lib/gradually.svelte';
   import { said } from '../../../lib/said';
   import { Hand } from './hand.svelte';
   import { readOut } from './readOut';
@@ -48,14 +49,17 @@
   const RANGES = { month: 30, season: 120, year: 365, all: Infinity } as const;
   type Range = keyof typeof RANGES;
 
-  let width = $state(1000);
-  let height = $state(420);
+  // told once the page is laid out; asked for sooner, it would be laid out an extra time
+  let room = $state.raw<DOMRectReadOnly>();
+  let width = $derived(room?.width ?? 0);
+  let height = $derived(room?.height ?? 0);
   let today = $derived(balance.tank.today);
   let narrow = $derived(width < 600);
   let left = $derived(narrow ? 34 : 52);
   let right = $derived(width - 2);
   let first = $derived(balance.past.nitrate.fit[0]?.on ?? today);
   const time = new Time();
+  const gradually = new Gradually(0, 1, () => (width ? 3 : 0));
   const hand = new Hand(time, () => ({ x, left, right, today }));
 
   function showRange(name: Range) {
@@ -103,7 +107,7 @@
 </script>
 
 <figure class="flex h-full flex-col" aria-label="Nitrate and phosphate over time">
-  <div class="relative min-h-0 flex-1" bind:clientWidth={width} bind:clientHeight={height}>
+  <div class="relative min-h-0 flex-1" bind:contentRect={room}>
     <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
     <svg
       {width}
@@ -121,106 +125,115 @@
       onkeydown={hand.key}
       data-testid="tideline"
     >
-      <Changes {balance} {outlook} {x} {left} {right} {narrow} height={STRIP} />
+      {#if gradually.has(0)}
+        <Changes {balance} {outlook} {x} {left} {right} {narrow} height={STRIP} />
 
-      <Panel
-        name="nitrate"
-        colour="var(--color-primary)"
-        past={balance.past.nitrate}
-        outlook={outlook.nitrate}
-        compare={compare?.nitrate ?? null}
-        ghost={then?.nitrate ?? null}
-        limits={lines.nitrate}
-        {x}
-        {left}
-        {right}
-        {stale}
-        top={upper.top}
-        height={upper.height}
-        online={(line) => online('nitrate', line)}
-        {onadopt}
-        {onescape}
-      />
-      <Panel
-        name="phosphate"
-        colour="var(--color-secondary)"
-        past={balance.past.phosphate}
-        outlook={outlook.phosphate}
-        compare={compare?.phosphate ?? null}
-        ghost={then?.phosphate ?? null}
-        limits={lines.phosphate}
-        {x}
-        {left}
-        {right}
-        {stale}
-        top={lower.top}
-        height={lower.height}
-        online={(line) => online('phosphate', line)}
-        {onadopt}
-        {onescape}
-      />
-
-      <WorkAhead
-        work={balance.work}
-        {today}
-        {x}
-        {left}
-        {right}
-        {narrow}
-        top={lower.top}
-        height={lower.height}
-      />
-      {#if young}
-        <Young
-          {young}
-          {today}
-          ammoniaTests={balance.past.ammoniaTests}
-          nitriteTests={balance.past.nitriteTests}
+        <Panel
+          name="nitrate"
+          colour="var(--color-primary)"
+          past={balance.past.nitrate}
+          outlook={outlook.nitrate}
+          compare={compare?.nitrate ?? null}
+          ghost={then?.nitrate ?? null}
+          limits={lines.nitrate}
           {x}
           {left}
           {right}
-          top={youngTop}
-          height={youngHeight - GAP}
+          {stale}
+          top={upper.top}
+          height={upper.height}
+          online={(line) => online('nitrate', line)}
+          {onadopt}
+          {onescape}
         />
       {/if}
-
-      <Axis {x} {right} y={axisY} span={time.to - time.from} />
-      <Lanes
-        lanes={balance.past.lanes}
-        shown={shownLanes}
-        {x}
-        {left}
-        {right}
-        {narrow}
-        top={axisY + AXIS}
-      />
-      <path
-        d="M{now} 0V{axisY + AXIS + shownLanes.length * LANE_HEIGHT}"
-        stroke="var(--color-base-content)"
-        stroke-width="1"
-      />
-      <text
-        x={now + 5}
-        y={upper.top + upper.height - 8}
-        font-size="12"
-        font-weight="650"
-        fill="var(--color-base-content)"
-        stroke="var(--color-base-100)"
-        stroke-width="3.5"
-        paint-order="stroke">{shortDay(today)}</text
-      >
-      {#if hand.pointed}
-        <path
-          d="M{x(dayEnd(hand.pointed))} 0V{axisY}"
-          stroke="var(--color-base-content)"
-          stroke-width="0.8"
-          stroke-dasharray="3 3"
-          pointer-events="none"
+      {#if gradually.has(1)}
+        <Panel
+          name="phosphate"
+          colour="var(--color-secondary)"
+          past={balance.past.phosphate}
+          outlook={outlook.phosphate}
+          compare={compare?.phosphate ?? null}
+          ghost={then?.phosphate ?? null}
+          limits={lines.phosphate}
+          {x}
+          {left}
+          {right}
+          {stale}
+          top={lower.top}
+          height={lower.height}
+          online={(line) => online('phosphate', line)}
+          {onadopt}
+          {onescape}
         />
+      {/if}
+      {#if gradually.has(2)}
+        <WorkAhead
+          work={balance.work}
+          {today}
+          {x}
+          {left}
+          {right}
+          {narrow}
+          top={lower.top}
+          height={lower.height}
+        />
+        {#if young}
+          <Young
+            {young}
+            {today}
+            ammoniaTests={balance.past.ammoniaTests}
+            nitriteTests={balance.past.nitriteTests}
+            {x}
+            {left}
+            {right}
+            top={youngTop}
+            height={youngHeight - GAP}
+          />
+        {/if}
+
+        <Axis {x} {right} y={axisY} span={time.to - time.from} />
+        <Lanes
+          lanes={balance.past.lanes}
+          shown={shownLanes}
+          {x}
+          {left}
+          {right}
+          {narrow}
+          top={axisY + AXIS}
+        />
+        <path
+          d="M{now} 0V{axisY + AXIS + shownLanes.length * LANE_HEIGHT}"
+          stroke="var(--color-base-content)"
+          stroke-width="1"
+        />
+        <text
+          x={now + 5}
+          y={upper.top + upper.height - 8}
+          font-size="12"
+          font-weight="650"
+          fill="var(--color-base-content)"
+          stroke="var(--color-base-100)"
+          stroke-width="3.5"
+          paint-order="stroke">{shortDay(today)}</text
+        >
+        {#if hand.pointed}
+          <path
+            d="M{x(dayEnd(hand.pointed))} 0V{axisY}"
+            stroke="var(--color-base-content)"
+            stroke-width="0.8"
+            stroke-dasharray="3 3"
+            pointer-events="none"
+          />
+        {/if}
       {/if}
     </svg>
   </div>
-  <Brush {time} fit={balance.past.nitrate.fit} {left} {right} today={dayEnd(today).getTime()} />
+  <div class="h-6">
+    {#if gradually.has(2)}
+      <Brush {time} fit={balance.past.nitrate.fit} {left} {right} today={dayEnd(today).getTime()} />
+    {/if}
+  </div>
   <figcaption class="flex min-h-6 flex-wrap items-center gap-x-4 text-xs sm:pl-[52px]">
     <span class="flex gap-3" role="group" aria-label="How much of the past">
       {#each Object.keys(RANGES) as name (name)}
