@@ -107,7 +107,8 @@ export function volume(litres: number): string {
 
 /** A nutrient's concentration without its unit, to about two digits. */
 export function level(name: 'nitrate' | 'phosphate', mgL: number): string {
-  return about(toShown(name, mgL));
+  const shown = toShown(name, mgL);
+  return about(finest(shown, labelOf(name)) ?? shown);
 }
 
 /** A line the keeper drew, with all its digits; the unit only where it is not mg/L of the ion. */
@@ -128,8 +129,13 @@ const BY_UNIT: [string, QuantityName, string][] = [
   ['°C', 'temperature', ''],
 ];
 
-/** Nobody measures or weighs these finer: cm by a ruler, alkalinity by drops, salt by a scale. */
+/**
+ * Nobody measures or weighs these finer: nutrients by the best meter, cm by a ruler, alkalinity by
+ * drops, salt by a scale.
+ */
 const FINEST: Record<string, (value: number) => number> = {
+  'mg/L NO3': (value) => (value < 0.1 ? 0.01 : 0),
+  'mg/L PO4': (value) => (value < 0.01 ? 0.001 : 0),
   cm: () => 0.5,
   dKH: () => 0.1,
   '°C': () => 0.5,
@@ -140,18 +146,20 @@ const FINEST: Record<string, (value: number) => number> = {
   'US gal': (value) => (value >= 10 ? 1 : 0),
 };
 
+/** The number by the finest step of its unit; none where every digit can be known. */
+function finest(shown: number, unit: string): number | undefined {
+  const step = FINEST[unit]?.(Math.abs(shown)) ?? 0;
+  return step > 0 ? Number((Math.round(shown / step) * step).toPrecision(6)) : undefined;
+}
+
 /** Any figure the server names a unit for, in the keeper's, rounded to what can be known. */
 export function figure(value: number, unit: string): string {
   const known = BY_UNIT.find(([name]) => name === unit);
   const shown = known ? toShown(known[1], value) : value;
   const base = known ? labelOf(known[1]) : unit;
-  const step = FINEST[base]?.(Math.abs(shown)) ?? 0;
   const digits =
-    step > 0
-      ? Number((Math.round(shown / step) * step).toPrecision(6))
-      : Math.abs(shown) >= 1000
-        ? Math.round(shown)
-        : Number(shown.toPrecision(3));
+    finest(shown, base) ??
+    (Math.abs(shown) >= 1000 ? Math.round(shown) : Number(shown.toPrecision(3)));
   const label = base + (known?.[2] ?? '');
   return label ? `${digits} ${label}` : `${digits}`;
 }

@@ -53,6 +53,9 @@ describe('numbers in the keeper’s units', () => {
   it('are told no finer than they can be known', () => {
     units.chosen = {};
     expect(figure(33.7, 'L/day')).toBe('34 L/day');
+    expect(figure(0.00028, 'mg/L PO4')).toBe('0 mg/L PO4');
+    expect(figure(0.0044, 'mg/L PO4')).toBe('0.004 mg/L PO4');
+    expect(figure(0.125, 'mg/L NO3')).toBe('0.125 mg/L NO3');
     expect(figure(4.44, 'cm')).toBe('4.5 cm');
     expect(figure(4519, 'g')).toBe('4520 g');
     expect(figure(0.04, 'g')).toBe('0.04 g');

@@ -289,6 +289,31 @@ class AdviceOnTankFilesTest {
     TAP.remove();
   }
 
+  /** A reading that nothing else bears out is repeated, and nothing is done because of it. */
+  @Test
+  void aDoubtedReadingUnderTheLowerLineIsRepeatedNotActedOn() {
+    TAP.set("0");
+    String lines =
+        "\"lines\": {\"nitrate\": {\"floorMgL\": 2, \"ceilingMgL\": 40},"
+            + " \"phosphate\": {\"floorMgL\": 0.05, \"ceilingMgL\": 1.2}},";
+    Advice advice =
+        advice(
+            tank(
+                "",
+                FED.replace("0.5", "0.1") + lines,
+                test(28, "phosphate", 0.5),
+                test(21, "nitrate", 14),
+                test(21, "phosphate", 0.52),
+                test(14, "phosphate", 0.55),
+                test(7, "nitrate", 15),
+                test(7, "phosphate", 0.56),
+                test(0, "phosphate", 0.0003)));
+    assertThat(advice.today().verdict()).isEqualTo(Advice.Verdict.TEST_FIRST);
+    assertThat(advice.today().why().get(0).kind()).isEqualTo(Kind.REPEAT_TEST);
+    assertThat(remarks(advice)).doesNotContain(Kind.BELOW_FLOOR);
+    TAP.remove();
+  }
+
   /** Between two lines that stand close the floor forbids what the ceiling asks: never both. */
   @Test
   void aNarrowSpanIsNeverBothChangeMuchAndChangeLess() {

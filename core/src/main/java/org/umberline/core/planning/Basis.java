@@ -178,6 +178,7 @@ final class Basis {
 
   /** A nutrient that is tested and below its floor, by its latest reading or by the balance. */
   Optional<Nutrient> belowFloor() {
+    Optional<Nutrient> doubted = challenged();
     for (Nutrient nutrient : Nutrient.values()) {
       double floor = nutrient.line(tank.lines()).floorMgL().orElse(0);
       Optional<LogEntry.Test> last = lastTest(nutrient);
@@ -185,11 +186,23 @@ final class Basis {
           && last.isPresent()
           && (levels.now(nutrient) < floor
               || last.get().standardValue() < floor
+                  && !doubted.equals(Optional.of(nutrient))
                   && !dayOf(last.get()).isBefore(asOf.minusDays(READING_COUNTS_DAYS)))) {
         return Optional.of(nutrient);
       }
     }
     return Optional.empty();
+  }
+
+  /** Whether the latest reading of a nutrient lies beyond one of its lines. */
+  boolean readsBeyond(Nutrient nutrient) {
+    return lastTest(nutrient)
+        .filter(
+            test ->
+                test.standardValue() < nutrient.line(tank.lines()).floorMgL().orElse(0)
+                    || test.standardValue()
+                        > nutrient.line(tank.lines()).ceilingMgL().orElse(Double.MAX_VALUE))
+        .isPresent();
   }
 
   /** The latest reading of a nutrient that contradicts everything else and was not repeated. */

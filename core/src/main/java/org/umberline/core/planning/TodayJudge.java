@@ -162,7 +162,7 @@ final class TodayJudge {
       return Optional.empty();
     }
     Optional<Nutrient> odd = b.challenged();
-    if (odd.isPresent() && needed) {
+    if (odd.isPresent() && (needed || b.readsBeyond(odd.get()))) {
       return Optional.of(
           Reason.of(Kind.REPEAT_TEST)
               .of(odd.get())
