@@ -20,6 +20,9 @@ final class Days {
   final TankModel tank;
   final LocalDate first;
 
+  /** So many gaps between what was done tell the usual one. Chosen. */
+  private static final int USUAL_OF = 4;
+
   /** Index of the as-of day. */
   final int asOf;
 
@@ -102,20 +105,24 @@ final class Days {
     return (int) Math.max(1, Math.min(Scenario.HABIT_DAYS, known));
   }
 
-  /** Times after the as-of day at the mean rhythm in which something was {@code done} lately. */
+  /**
+   * Times after the as-of day in which something {@code done} is done again: as often as lately,
+   * the first time when as long has passed as usually does, tomorrow if it has.
+   */
   List<Double> habitTimes(List<Double> done) {
     int since = habitDays();
-    List<Double> recent =
-        done.stream().filter(time -> time > asOf - since && time < asOf + 1).toList();
+    List<Double> past = done.stream().filter(time -> time < asOf + 1).toList();
     List<Double> times = new ArrayList<>();
-    if (recent.isEmpty()) {
+    long recent = past.stream().filter(time -> time > asOf - since).count();
+    if (recent == 0) {
       return times;
     }
-    double every = since / (double) recent.size();
-    double time = recent.get(recent.size() - 1) + every;
-    while (time < asOf + 1) {
-      time += every;
-    }
+    double every = since / (double) recent;
+    int last = past.size() - 1;
+    int back = Math.min(last, USUAL_OF);
+    double usual = back > 0 ? (past.get(last) - past.get(last - back)) / back : every;
+    double due = past.get(last) + Math.min(usual, every);
+    double time = Math.max(due, asOf + 1 + PlannedChanges.NOON);
     for (; time < count; time += every) {
       times.add(time);
     }

@@ -62,12 +62,11 @@ final class Stands {
     if (algaeGreatestDryG.length > 0) {
       initialDryG[algae] = UnplantedAlgae.greatestDryG(0, tank.netVolumeL()) / 2;
     }
-    List<LogEntry> lately = days.habitEntries();
     for (int j = 0; j < algae; j++) {
       PlantStand plant = tank.plants().get(j);
       if (days.known(plant.span())) {
         layOut(j, plant);
-        layOutHarvests(j, plant, lately);
+        layOutHarvests(j, plant, entries);
       }
     }
   }
@@ -120,23 +119,28 @@ final class Stands {
     return plant.span().to().filter(to -> !to.isAfter(days.date(days.asOf))).isPresent();
   }
 
-  private void layOutHarvests(int index, PlantStand plant, List<LogEntry> lately) {
+  private void layOutHarvests(int index, PlantStand plant, List<LogEntry> entries) {
     if (isGone(plant)) {
       return;
     }
-    double habit = 1.0 / days.habitDays();
-    double wetPerDay = 0;
-    for (LogEntry entry : lately) {
-      if (entry instanceof LogEntry.Harvest harvest && harvest.plant().equals(plant.id())) {
-        wetPerDay += harvest.wetMassG() * habit;
-      }
+    List<LogEntry.Harvest> cuts = cuts(plant, entries);
+    double wet =
+        cuts(plant, days.habitEntries()).stream()
+            .mapToDouble(LogEntry.Harvest::wetMassG)
+            .average()
+            .orElse(0);
+    double dry = wet * plant.dryMatterPercent() / 100;
+    for (double time : days.habitTimes(cuts.stream().map(cut -> days.timeOf(cut)).toList())) {
+      events.add(new Event(time, Event.Kind.HARVEST, index, dry, 0));
     }
-    if (wetPerDay > 0) {
-      double dryPerDay = wetPerDay * plant.dryMatterPercent() / 100;
-      for (int day = days.asOf + 1; day < days.count; day++) {
-        events.add(new Event(day + PlannedChanges.NOON, Event.Kind.HARVEST, index, dryPerDay, 0));
-      }
-    }
+  }
+
+  private static List<LogEntry.Harvest> cuts(PlantStand plant, List<LogEntry> entries) {
+    return entries.stream()
+        .filter(LogEntry.Harvest.class::isInstance)
+        .map(LogEntry.Harvest.class::cast)
+        .filter(harvest -> harvest.plant().equals(plant.id()))
+        .toList();
   }
 
   /** A harvest of the log. */
