@@ -9,7 +9,8 @@ import org.umberline.core.simulation.TankState;
  * @param z the coordinates it was run at
  * @param nitrate at each day's end, mg N/L
  * @param phosphorus at each day's end, mg P/L
- * @param atTests concentrations at the tests, in each analyte's standard unit
+ * @param atTests concentrations at the tests, in each analyte's standard unit; after them how many
+ *     times what was cut stood before each cut
  */
 record Outcome(
     double[] z,

@@ -28,6 +28,7 @@ final class PastRuns {
   private final Progress progress;
   private final TankSimulator simulator;
   private final List<LogEntry.Test> tests;
+  private final int[] cuts;
   private final double[] perElement;
   private final Multipliers multipliers;
   private final TankState state;
@@ -45,7 +46,8 @@ final class PastRuns {
     multipliers = parameters.fresh();
     state = new TankState(scenario);
     trace = new Trace(scenario);
-    atTests = new double[tests.size()];
+    cuts = scenario.cutsKnown();
+    atTests = new double[tests.size() + cuts.length];
   }
 
   /** How much of the analyte's standard unit 1 mg/L of its element is. */
@@ -77,7 +79,7 @@ final class PastRuns {
         atTests.clone());
   }
 
-  /** Concentrations at the tests, in each analyte's standard unit; valid until the next run. */
+  /** What the tests and cuts told of, as {@link Outcome} has it; valid until the next run. */
   double[] atTests(double[] z) {
     parameters.apply(z, multipliers, state);
     run(state, multipliers);
@@ -86,7 +88,7 @@ final class PastRuns {
 
   private void run(TankState from, Multipliers with) {
     simulator.run(from, 0, scenario.asOfDay() + 1, with, PlannedChanges.NONE, trace);
-    for (int i = 0; i < atTests.length; i++) {
+    for (int i = 0; i < perElement.length; i++) {
       double element =
           switch (tests.get(i).analyte()) {
             case AMMONIA -> trace.probeAmmonia[i];
@@ -95,6 +97,9 @@ final class PastRuns {
             default -> trace.probeNitrate[i];
           };
       atTests[i] = perElement[i] * element;
+    }
+    for (int k = 0; k < cuts.length; k++) {
+      atTests[perElement.length + k] = trace.stoodPerCut(cuts[k]);
     }
   }
 

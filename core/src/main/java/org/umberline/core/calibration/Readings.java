@@ -1,5 +1,6 @@
 package org.umberline.core.calibration;
 
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
@@ -10,7 +11,7 @@ import org.umberline.core.simulation.Scenario;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
 
-/** The tests that are learned from, and how far each is believed. */
+/** The tests and cuts that are learned from, and how far each is believed. */
 final class Readings {
   /** Such readings tell together as much as so many that scatter as they do. Chosen. */
   private static final int COUNT_FOR = 4;
@@ -30,9 +31,10 @@ final class Readings {
   Readings(Scenario scenario, Parameters parameters) {
     this.parameters = parameters;
     tests = scenario.probesKnown();
-    believed = new TestLikelihood[tests.size()];
+    believed = new TestLikelihood[tests.size() + scenario.cutsKnown().length];
+    Arrays.fill(believed, tests.size(), believed.length, TestLikelihood.ofCut());
     Map<List<Object>, TestLikelihood> alike = new HashMap<>();
-    for (int i = 0; i < believed.length; i++) {
+    for (int i = 0; i < tests.size(); i++) {
       LogEntry.Test test = tests.get(i);
       believed[i] =
           alike.computeIfAbsent(
@@ -42,12 +44,13 @@ final class Readings {
     asKitsSay = believed.clone();
   }
 
+  /** How many tests there are; the cuts come after them. */
   int count() {
-    return believed.length;
+    return tests.size();
   }
 
-  boolean isOfPhosphate(int test) {
-    return tests.get(test).analyte() == Analyte.PHOSPHATE;
+  boolean isOfPhosphate(int index) {
+    return parameters.told(index) == Parameters.Told.PHOSPHORUS;
   }
 
   double logLikelihood(double[] z, double[] atTests) {
@@ -80,7 +83,7 @@ final class Readings {
   Set<Analyte> writtenOff(double[] z, double[] atTests, double most) {
     Map<Analyte, Integer> all = new EnumMap<>(Analyte.class);
     Map<Analyte, Integer> blunders = new EnumMap<>(Analyte.class);
-    for (int i = 0; i < atTests.length; i++) {
+    for (int i = 0; i < tests.size(); i++) {
       Analyte analyte = tests.get(i).analyte();
       all.merge(analyte, 1, Integer::sum);
       if (believed[i].isBlunder(atTests[i] * parameters.read(z, i))) {
@@ -95,7 +98,7 @@ final class Readings {
 
   /** From now on the readings of these analytes tell together as much as a few of them. */
   void scatter(Set<Analyte> analytes) {
-    for (int t = 0; t < believed.length; t++) {
+    for (int t = 0; t < tests.size(); t++) {
       Analyte analyte = tests.get(t).analyte();
       if (analytes.contains(analyte)) {
         believed[t] = asKitsSay[t].scattered(scatterOf(analyte));

@@ -121,7 +121,7 @@ final class Days {
     int last = past.size() - 1;
     int back = Math.min(last, USUAL_OF);
     double usual = back > 0 ? (past.get(last) - past.get(last - back)) / back : every;
-    double due = past.get(last) + Math.min(usual, every);
+    double due = past.get(last) + Math.min(usual, Scenario.HABIT_DAYS);
     double time = Math.max(due, asOf + 1 + PlannedChanges.NOON);
     for (; time < count; time += every) {
       times.add(time);

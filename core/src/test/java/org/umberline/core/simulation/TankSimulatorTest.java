@@ -504,17 +504,41 @@ class TankSimulatorTest {
       builder.log(new LogEntry.Harvest(TankBuilder.at(week * 7 + 3), "fern", 14, ""));
     }
     TankModel tank = builder.build();
-    Scenario scenario = Scenario.of(tank, START, START.plusDays(55), 28);
+    // 8 x 14 g over 53 logged days (day 3 to day 55), and so in the next 53
+    Scenario scenario = Scenario.of(tank, START, START.plusDays(55), 53);
     TankState state = new TankState(scenario);
     scenario.start(state, scenario.multipliers(), 10, 1);
     TankSimulator simulator = new TankSimulator(scenario);
     Trace trace = new Trace(scenario);
     simulator.run(state, 0, 56, scenario.multipliers(), PlannedChanges.NONE, trace);
     double before = state.nitrogenMg(Flow.PLANTS_TAKEN_OUT);
-    simulator.run(state, 56, 84, scenario.multipliers(), PlannedChanges.NONE, trace);
-    // 8 x 14 g over 53 logged days (day 3 to day 55), for 28 days, 6 % dry, 4 % N
-    double expected = 8 * 14.0 / 53 * 28 * 0.06 * 0.04 * 1000;
+    simulator.run(state, 56, 109, scenario.multipliers(), PlannedChanges.NONE, trace);
+    // 6 % dry, 4 % N
+    double expected = 8 * 14.0 * 0.06 * 0.04 * 1000;
     assertThat(state.nitrogenMg(Flow.PLANTS_TAKEN_OUT) - before).isEqualTo(expected, within(1e-6));
+  }
+
+  @Test
+  void whatIsDoneMonthlyIsDoneAgainAMonthAfterTheLast() {
+    TankModel tank =
+        new TankBuilder()
+            .dosing(50)
+            .plant("fern", PlantKind.FLOATING, 100, 1000, TankBuilder.always())
+            .log(new LogEntry.Harvest(TankBuilder.at(3), "fern", 20, ""))
+            .log(new LogEntry.Harvest(TankBuilder.at(33), "fern", 30, ""))
+            .build();
+    Scenario scenario = Scenario.of(tank, START, START.plusDays(40), 40);
+    TankState state = new TankState(scenario);
+    scenario.start(state, scenario.multipliers(), 10, 1);
+    TankSimulator simulator = new TankSimulator(scenario);
+    Trace trace = new Trace(scenario);
+    simulator.run(state, 0, 63, scenario.multipliers(), PlannedChanges.NONE, trace);
+    double before = state.nitrogenMg(Flow.PLANTS_TAKEN_OUT);
+    assertThat(before).isEqualTo(50 * 0.06 * 0.04 * 1000, within(1e-6));
+    simulator.run(state, 63, 64, scenario.multipliers(), PlannedChanges.NONE, trace);
+    // the mean of both
+    assertThat(state.nitrogenMg(Flow.PLANTS_TAKEN_OUT) - before)
+        .isEqualTo(25 * 0.06 * 0.04 * 1000, within(1e-6));
   }
 
   @Test
