@@ -12,6 +12,9 @@ import org.umberline.core.tank.TankModel;
 
 /** What else helps besides water, and work ahead, in words. */
 final class LeverWords {
+  /** What is cut more often than this is told by the week. Chosen. */
+  private static final double OFTEN_DAYS = 14;
+
   private final TankModel tank;
 
   LeverWords(TankModel tank) {
@@ -100,11 +103,16 @@ final class LeverWords {
     String of = named(work.of());
     return switch (work.kind()) {
       case RENEW -> Phrase.of("Renew " + of);
-      case HARVEST ->
-          Phrase.of(
-              "Cut about ",
-              Phrase.amount(SmallWords.tens(work.grams()), "g"),
-              " of " + of + " a week");
+      case HARVEST -> {
+        double every = work.everyDays().orElse(Double.MAX_VALUE);
+        boolean weekly = every < OFTEN_DAYS;
+        double grams = weekly ? work.grams() * MineralSaid.DAYS_A_WEEK / every : work.grams();
+        yield Phrase.of(
+            "Cut about ",
+            Phrase.amount(SmallWords.tens(grams), "g"),
+            " of " + of + " ",
+            weekly ? "a week" : Phrase.of("about ", work.on()));
+      }
     };
   }
 

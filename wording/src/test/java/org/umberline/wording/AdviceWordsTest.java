@@ -133,6 +133,22 @@ class AdviceWordsTest {
   }
 
   @Test
+  void harvestsAreToldByTheWeekOnlyWhereTheyComeSo() {
+    assertThat(harvest(20, OptionalDouble.of(3.5))).isEqualTo("Cut about 40 g of fern a week");
+    assertThat(harvest(20, OptionalDouble.of(30)))
+        .isEqualTo("Cut about 20 g of fern about 2026-12-04");
+    assertThat(harvest(20, OptionalDouble.empty()))
+        .isEqualTo("Cut about 20 g of fern about 2026-12-04");
+  }
+
+  private String harvest(double grams, OptionalDouble everyDays) {
+    Advice.DueWork cut =
+        new Advice.DueWork(
+            LocalDate.of(2026, 12, 4), Advice.WorkKind.HARVEST, "fern", grams, everyDays, false);
+    return words.work(cut).plain();
+  }
+
+  @Test
   void aQuantityKeepsItsUnitSoThatItCanBeToldInAnother() {
     assertThat(words.reason(whole(Kind.OVER_NOW)).parts())
         .contains(new Phrase.Amount(0.5, "mg/L NO3"));

@@ -276,12 +276,19 @@ public record Advice(
   /**
    * Work ahead that forecast and plan count on.
    *
-   * @param on the day, or for harvests the first of the days over which {@code grams} a week go on
+   * @param on the day; of harvests that of the first
    * @param of id of the gear or plant
-   * @param grams of medium, or of wet mass a week
+   * @param grams of medium, or of wet mass of one harvest
+   * @param everyDays the rhythm of harvests; empty where one alone lies ahead, and for renewals
    * @param added whether the plan asks for it because it is due; otherwise it is habit
    */
-  public record DueWork(LocalDate on, WorkKind kind, String of, double grams, boolean added) {}
+  public record DueWork(
+      LocalDate on,
+      WorkKind kind,
+      String of,
+      double grams,
+      OptionalDouble everyDays,
+      boolean added) {}
 
   /** A share of another water in the change water, and the routine that it makes possible. */
   public record Blended(String water, double share, double fraction, double everyDays) {}

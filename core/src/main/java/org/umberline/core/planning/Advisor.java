@@ -142,6 +142,7 @@ public final class Advisor {
                   : Advice.WorkKind.HARVEST,
               ahead.of(),
               ahead.grams(),
+              ahead.everyDays(),
               false));
     }
     work.sort(Comparator.comparing(Advice.DueWork::on));

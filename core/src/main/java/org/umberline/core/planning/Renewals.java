@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.stream.Stream;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Advice.DueWork;
@@ -83,7 +84,13 @@ final class Renewals {
       boolean done = before.filter(one -> one.isAfter(due.minusDays(again(wear)))).isPresent();
       if (!done) {
         work.add(
-            new DueWork(day, WorkKind.RENEW, wear.export(), massG(b.tank, wear.export()), true));
+            new DueWork(
+                day,
+                WorkKind.RENEW,
+                wear.export(),
+                massG(b.tank, wear.export()),
+                OptionalDouble.empty(),
+                true));
       }
       day = (done ? before.get() : day).plusDays(again(wear));
     }
