@@ -9,8 +9,7 @@ import org.umberline.core.simulation.TankState;
  * @param z the coordinates it was run at
  * @param nitrate at each day's end, mg N/L
  * @param phosphorus at each day's end, mg P/L
- * @param atTests concentrations at the tests, in each analyte's standard unit; after them how many
- *     times what was cut stood before each cut
+ * @param atTests concentrations at the tests, in each analyte's standard unit
  */
 record Outcome(
     double[] z,

@@ -25,13 +25,6 @@ import org.umberline.core.tank.TankModel;
  * prior's median, 1 is one standard deviation of the logarithm above it.
  */
 final class Parameters {
-  /** What is told of by a test, or by a cut. */
-  enum Told {
-    NITROGEN,
-    PHOSPHORUS,
-    STAND
-  }
-
   private static final double SMALLEST_BIAS_SD = 0.01;
 
   private final Scenario scenario;
@@ -165,10 +158,7 @@ final class Parameters {
     kitOfProbe = ofProbes.stream().mapToInt(kits::indexOf).toArray();
     nitrateDepartures = departures("nitrate");
     phosphorusDepartures = departures("phosphate");
-    double[][] ofTests = scenario.probesKnown().stream().map(this::reads).toArray(double[][]::new);
-    reads = Arrays.copyOf(ofTests, ofTests.length + scenario.cutsKnown().length);
-    // a cut is weighed as it is
-    Arrays.fill(reads, ofTests.length, reads.length, new double[coordinates.size() - firstRead]);
+    reads = scenario.probesKnown().stream().map(this::reads).toArray(double[][]::new);
   }
 
   private double[] reads(LogEntry.Test test) {
@@ -268,20 +258,15 @@ final class Parameters {
   /**
    * How the logarithm of what is read depends on the coordinates from {@link #firstRead} on.
    *
-   * @param test index among the tests known; the cuts follow them
+   * @param test index among the tests known
    */
   double[] reads(int test) {
     return reads[test];
   }
 
-  /** What test or cut {@code index} tells of. */
-  Told told(int index) {
-    if (index >= scenario.probesKnown().size()) {
-      return Told.STAND;
-    }
-    return scenario.probesKnown().get(index).analyte() == Analyte.PHOSPHATE
-        ? Told.PHOSPHORUS
-        : Told.NITROGEN;
+  /** What test {@code test} tells of. */
+  Analyte analyte(int test) {
+    return scenario.probesKnown().get(test).analyte();
   }
 
   /** What test {@code test} shows for a run's 1. */

@@ -28,7 +28,6 @@ final class PastRuns {
   private final Progress progress;
   private final TankSimulator simulator;
   private final List<LogEntry.Test> tests;
-  private final int[] cuts;
   private final double[] perElement;
   private final Multipliers multipliers;
   private final TankState state;
@@ -46,8 +45,7 @@ final class PastRuns {
     multipliers = parameters.fresh();
     state = new TankState(scenario);
     trace = new Trace(scenario);
-    cuts = scenario.cutsKnown();
-    atTests = new double[tests.size() + cuts.length];
+    atTests = new double[tests.size()];
   }
 
   /** How much of the analyte's standard unit 1 mg/L of its element is. */
@@ -79,7 +77,7 @@ final class PastRuns {
         atTests.clone());
   }
 
-  /** What the tests and cuts told of, as {@link Outcome} has it; valid until the next run. */
+  /** Concentrations at the tests, in each analyte's standard unit; valid until the next run. */
   double[] atTests(double[] z) {
     parameters.apply(z, multipliers, state);
     run(state, multipliers);
@@ -88,7 +86,7 @@ final class PastRuns {
 
   private void run(TankState from, Multipliers with) {
     simulator.run(from, 0, scenario.asOfDay() + 1, with, PlannedChanges.NONE, trace);
-    for (int i = 0; i < perElement.length; i++) {
+    for (int i = 0; i < atTests.length; i++) {
       double element =
           switch (tests.get(i).analyte()) {
             case AMMONIA -> trace.probeAmmonia[i];
@@ -97,9 +95,6 @@ final class PastRuns {
             default -> trace.probeNitrate[i];
           };
       atTests[i] = perElement[i] * element;
-    }
-    for (int k = 0; k < cuts.length; k++) {
-      atTests[perElement.length + k] = trace.stoodPerCut(cuts[k]);
     }
   }
 

@@ -1,6 +1,5 @@
 package org.umberline.core.calibration;
 
-import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
@@ -11,7 +10,7 @@ import org.umberline.core.simulation.Scenario;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
 
-/** The tests and cuts that are learned from, and how far each is believed. */
+/** The tests that are learned from, and how far each is believed. */
 final class Readings {
   /** Such readings tell together as much as so many that scatter as they do. Chosen. */
   private static final int COUNT_FOR = 4;
@@ -31,10 +30,9 @@ final class Readings {
   Readings(Scenario scenario, Parameters parameters) {
     this.parameters = parameters;
     tests = scenario.probesKnown();
-    believed = new TestLikelihood[tests.size() + scenario.cutsKnown().length];
-    Arrays.fill(believed, tests.size(), believed.length, TestLikelihood.ofCut());
+    believed = new TestLikelihood[tests.size()];
     Map<List<Object>, TestLikelihood> alike = new HashMap<>();
-    for (int i = 0; i < tests.size(); i++) {
+    for (int i = 0; i < believed.length; i++) {
       LogEntry.Test test = tests.get(i);
       believed[i] =
           alike.computeIfAbsent(
@@ -44,13 +42,12 @@ final class Readings {
     asKitsSay = believed.clone();
   }
 
-  /** How many tests there are; the cuts come after them. */
   int count() {
-    return tests.size();
+    return believed.length;
   }
 
-  boolean isOfPhosphate(int index) {
-    return parameters.told(index) == Parameters.Told.PHOSPHORUS;
+  boolean isOfPhosphate(int test) {
+    return tests.get(test).analyte() == Analyte.PHOSPHATE;
   }
 
   double logLikelihood(double[] z, double[] atTests) {
@@ -83,7 +80,7 @@ final class Readings {
   Set<Analyte> writtenOff(double[] z, double[] atTests, double most) {
     Map<Analyte, Integer> all = new EnumMap<>(Analyte.class);
     Map<Analyte, Integer> blunders = new EnumMap<>(Analyte.class);
-    for (int i = 0; i < tests.size(); i++) {
+    for (int i = 0; i < atTests.length; i++) {
       Analyte analyte = tests.get(i).analyte();
       all.merge(analyte, 1, Integer::sum);
       if (believed[i].isBlunder(atTests[i] * parameters.read(z, i))) {
@@ -98,7 +95,7 @@ final class Readings {
 
   /** From now on the readings of these analytes tell together as much as a few of them. */
   void scatter(Set<Analyte> analytes) {
-    for (int t = 0; t < tests.size(); t++) {
+    for (int t = 0; t < believed.length; t++) {
       Analyte analyte = tests.get(t).analyte();
       if (analytes.contains(analyte)) {
         believed[t] = asKitsSay[t].scattered(scatterOf(analyte));

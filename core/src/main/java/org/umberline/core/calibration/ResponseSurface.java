@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.umberline.core.tank.Analyte;
 
 /**
  * What tests show as a function of a tank's unknowns, near the point at which its slopes were
@@ -87,8 +88,8 @@ final class ResponseSurface {
       }
     }
     groups =
-        Stream.of(Parameters.Told.values())
-            .map(this::telling)
+        Stream.of(false, true)
+            .map(this::ofElement)
             .filter(of -> of.length > 0)
             .map(
                 of ->
@@ -97,8 +98,10 @@ final class ResponseSurface {
             .toList();
   }
 
-  private int[] telling(Parameters.Told of) {
-    return IntStream.range(0, logBase.length).filter(i -> parameters.told(i) == of).toArray();
+  private int[] ofElement(boolean phosphorus) {
+    return IntStream.range(0, logBase.length)
+        .filter(i -> (parameters.analyte(i) == Analyte.PHOSPHATE) == phosphorus)
+        .toArray();
   }
 
   /** By what share the moved coordinate changed what it stands for. */

@@ -31,11 +31,6 @@ public final class TestLikelihood {
   /** From memory. */
   private static final double CARD_BLUR = 0.15;
 
-  /** What is cut stood at least so many times; cuts are weighed so well. Chosen. */
-  private static final double CUT_LEAVES = 1.2;
-
-  private static final double CUT_BLUR = 0.2;
-
   private static final double SMALLEST = 1e-280;
 
   /** The table goes from 0.0001 to 2000 of the standard unit, in logarithms. */
@@ -102,12 +97,6 @@ public final class TestLikelihood {
     double blur = error(kit, value);
     return new TestLikelihood(
         Use.EXACT, kitPerStandard, value, value, blur, blur, 1 / blunderRange);
-  }
-
-  /** That what was cut stood, and something was left of it, for how many times it stood. */
-  static TestLikelihood ofCut() {
-    return new TestLikelihood(
-        Use.ABOVE, 1, CUT_LEAVES, Double.POSITIVE_INFINITY, CUT_BLUR, CUT_BLUR, 0.5);
   }
 
   private TestLikelihood(

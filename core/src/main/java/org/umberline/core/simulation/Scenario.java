@@ -6,7 +6,6 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
-import java.util.stream.IntStream;
 import org.umberline.core.balance.FeedNutrients;
 import org.umberline.core.balance.PhosphateExchange;
 import org.umberline.core.tank.Analyte;
@@ -243,13 +242,6 @@ public final class Scenario {
   /** Those of {@link #probes} up to the end of the as-of day. */
   public List<LogEntry.Test> probesKnown() {
     return probes.subList(0, firstProbeOfDay[days.asOf + 1]);
-  }
-
-  /** Which events up to the end of the as-of day are cuts of plants. */
-  public int[] cutsKnown() {
-    return IntStream.range(0, firstEventOfDay[days.asOf + 1])
-        .filter(event -> events[event].kind() == Event.Kind.HARVEST && events[event].amount() > 0)
-        .toArray();
   }
 
   /** Plants and, where they were seen, algae: whatever grows in the tank. */

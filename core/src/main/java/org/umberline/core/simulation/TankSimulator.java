@@ -97,12 +97,7 @@ public final class TankSimulator {
         advance(state, time, next, day, trace);
         time = next;
         if (event < eventsEnd && eventTime <= planTime) {
-          Event now = scenario.events[event];
-          if (now.kind() == Event.Kind.HARVEST) {
-            trace.stoodPerCut[event] = state.plantDryG[now.index()] / now.amount();
-          }
-          apply(now, state, day, multipliers, trace);
-          event++;
+          apply(scenario.events[event++], state, day, multipliers, trace);
         } else if (planTime < dayEnd) {
           change(state, planned.fraction()[plan++], 0, scenario.changeBlend, day, trace);
         } else {

@@ -30,11 +30,7 @@ public final class Trace {
 
   public final double[] probeNitrite;
 
-  /** By event: how many times what was cut stood just before the cut. */
-  final double[] stoodPerCut;
-
   public Trace(Scenario scenario) {
-    stoodPerCut = new double[scenario.events.length];
     int days = scenario.days();
     nitrate = new double[days];
     ammonia = new double[days];
@@ -48,15 +44,6 @@ public final class Trace {
     probePhosphorus = new double[scenario.probes().size()];
     probeAmmonia = new double[scenario.probes().size()];
     probeNitrite = new double[scenario.probes().size()];
-  }
-
-  /**
-   * How many times what was cut stood just before the cut.
-   *
-   * @param event one of the scenario's {@link Scenario#cutsKnown}
-   */
-  public double stoodPerCut(int event) {
-    return stoodPerCut[event];
   }
 
   void startDay(int day, double nitrateMgL, double phosphorusMgL) {

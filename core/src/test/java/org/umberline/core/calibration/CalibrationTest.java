@@ -91,27 +91,6 @@ class CalibrationTest {
     }
   }
 
-  /** What was cut and weighed stood there, whatever the keeper guessed of the plants. */
-  @Test
-  void nothingIsCutThatDidNotStand() {
-    Posterior uncut = calibrate(tested(1, 30, 1).build());
-    TankBuilder builder = tested(1, 30, 1);
-    // of plants said to weigh 40 g, and to become 120 g at most
-    builder.log(new LogEntry.Harvest(TankBuilder.at(30), "fern", 150, ""));
-    builder.log(new LogEntry.Harvest(TankBuilder.at(60), "fern", 150, ""));
-    Posterior cut = calibrate(builder.build());
-    assertThat(plantMass(uncut)).isBetween(0.7, 1.4);
-    assertThat(plantMass(cut)).isGreaterThan(1.5);
-  }
-
-  private static double plantMass(Posterior posterior) {
-    return posterior.unknowns().stream()
-        .filter(unknown -> unknown.name().equals("plant mass"))
-        .mapToDouble(unknown -> unknown.posterior().p50())
-        .findFirst()
-        .orElseThrow();
-  }
-
   private static TankBuilder plain() {
     TankBuilder builder =
         new TankBuilder()
