@@ -133,7 +133,10 @@ public final class Advisor {
   /** What the plan asks for besides changes, and what habit brings, in order of their days. */
   private List<Advice.DueWork> work() {
     List<Advice.DueWork> work = new ArrayList<>(due.work());
-    for (WorkAhead ahead : WorkAhead.of(alone.scenario)) {
+    for (WorkAhead ahead : WorkAhead.of(b.scenario)) {
+      if (ahead.kind() == WorkAhead.Kind.RENEW && isAsked(ahead)) {
+        continue;
+      }
       work.add(
           new Advice.DueWork(
               ahead.on(),
@@ -149,6 +152,16 @@ public final class Advisor {
     return List.copyOf(work);
   }
 
+  /** Whether a renewal ahead is one that the plan asks for; what is due today is done tomorrow. */
+  private boolean isAsked(WorkAhead ahead) {
+    return due.work().stream()
+        .filter(asked -> asked.of().equals(ahead.of()))
+        .anyMatch(
+            asked ->
+                asked.on().equals(ahead.on())
+                    || asked.on().equals(b.asOf) && ahead.on().equals(b.asOf.plusDays(1)));
+  }
+
   /** Why work is part of the plan: how full the adsorber is, and what water alone would take. */
   private List<Reason> ofWork(Optional<Found> chosen) {
     if (due.work().isEmpty()) {
@@ -158,14 +171,17 @@ public final class Advisor {
         chosen
             .map(Found::everyDays)
             .orElse(b.habit.map(Routine::everyDays).orElse(RoutineChoice.USUAL_INTERVAL_DAYS));
-    Found without = alone.search.find(everyDays);
-    Reason water = Reason.of(Kind.WATER_ALONE).of(Nutrient.PHOSPHATE);
-    return List.of(
+    Reason spent =
         Reason.of(Kind.ADSORBER_SPENT)
             .of(Nutrient.PHOSPHATE)
             .on(due.on().orElseThrow())
-            .value(due.used()),
-        without.feasible() ? water.value(without.fraction()) : water);
+            .value(due.used());
+    Found without = alone.search.find(everyDays);
+    if (without.feasible() && without.fraction() <= chosen.map(Found::fraction).orElse(0.0)) {
+      return List.of(spent);
+    }
+    Reason water = Reason.of(Kind.WATER_ALONE).of(Nutrient.PHOSPHATE);
+    return List.of(spent, without.feasible() ? water.value(without.fraction()) : water);
   }
 
   /** What is enough at the chosen interval, where the habit takes more than that. */

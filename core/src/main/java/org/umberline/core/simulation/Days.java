@@ -107,7 +107,8 @@ final class Days {
 
   /**
    * Times after the as-of day in which something {@code done} is done again: as often as lately,
-   * the first time when as long has passed as usually does, tomorrow if it has.
+   * the first time when as long has passed as usually does, tomorrow if it has. What is near to a
+   * time that is laid down after the as-of day is done then.
    */
   List<Double> habitTimes(List<Double> done) {
     int since = habitDays();
@@ -124,7 +125,10 @@ final class Days {
     double due = past.get(last) + Math.min(usual, Scenario.HABIT_DAYS);
     double time = Math.max(due, asOf + 1 + PlannedChanges.NOON);
     for (; time < count; time += every) {
-      times.add(time);
+      double wanted = time;
+      if (done.stream().noneMatch(t -> t >= asOf + 1 && Math.abs(t - wanted) < every / 2)) {
+        times.add(time);
+      }
     }
     return times;
   }

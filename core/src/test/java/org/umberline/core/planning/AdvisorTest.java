@@ -32,6 +32,7 @@ import org.umberline.core.tank.Limits;
 import org.umberline.core.tank.Line;
 import org.umberline.core.tank.Lines;
 import org.umberline.core.tank.Livestock;
+import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.Span;
 import org.umberline.core.tank.Stage;
@@ -378,6 +379,41 @@ class AdvisorTest {
     assertThat(advice.today().why().stream().map(Reason::kind))
         .contains(Reason.Kind.ADSORBER_SPENT, Reason.Kind.WATER_ALONE);
     assertThat(advice.ways().get(0).holds()).as("as now, the work undone").isFalse();
+  }
+
+  /** What the plan asks for and what habit brings about the same day are one renewal. */
+  @Test
+  void aSpentAdsorberThatIsRenewedMonthlyIsNotRenewedTwice() {
+    TankBuilder builder =
+        new TankBuilder()
+            .water("tap", 0, 0)
+            .changeWater("tap")
+            .ration(0.6)
+            .startedOn(AS_OF.minusDays(400))
+            .lines(new Lines(Line.NONE, new Line(OptionalDouble.empty(), OptionalDouble.of(0.5))))
+            .photometer("p", Analyte.PHOSPHATE, 0.02, 0.05)
+            .export(
+                new ExportMethod.PhosphateAdsorber(
+                    "ads",
+                    20,
+                    1.5,
+                    AdsorberPlacement.REACTOR,
+                    new Span(AS_OF.minusDays(200), Optional.empty())));
+    double day = 30;
+    for (double ago : new double[] {80, 55, 30}) {
+      builder.log(new LogEntry.Renew(TankBuilder.at(day - ago), "ads", 20, ""));
+      builder.test(day - ago, Analyte.PHOSPHATE, 0.3, "p");
+    }
+    builder.test(day - 1, Analyte.PHOSPHATE, 0.4, "p");
+    TankModel tank = builder.build();
+    Posterior full = Calibration.calibrate(tank, AS_OF, Advisor.daysAhead(tank), 100, 1, WORKERS);
+    Advice advice = new Advisor(tank, full, AS_OF.atTime(18, 0).toInstant(ZoneOffset.UTC)).advise();
+    assertThat(advice.work()).hasSizeGreaterThan(1);
+    for (int i = 1; i < advice.work().size(); i++) {
+      assertThat(advice.work().get(i - 1).on())
+          .as("%s", advice.work())
+          .isBefore(advice.work().get(i).on().minusDays(7));
+    }
   }
 
   @Test
