@@ -36,6 +36,7 @@
 </script>
 
 {#each shown as one, i (one.of + one.on)}
+  {@const before = one.at + APART > right}
   <path
     d="M{one.at} {top}V{top + height}"
     stroke="var(--color-base-content)"
@@ -44,10 +45,11 @@
     opacity="0.7"
     data-testid="work-ahead"
   />
-  {#if !narrow && (i === 0 || one.at - (shown[i - 1]?.at ?? 0) > APART)}
+  {#if !narrow && (i === 0 || one.at - (shown[i - 1]?.at ?? 0) > (before ? 2 : 1) * APART)}
     <text
-      x={one.at + 4}
+      x={one.at + (before ? -4 : 4)}
       y={top - 3}
+      text-anchor={before ? 'end' : 'start'}
       font-size="11"
       fill="var(--color-neutral)"
       stroke="var(--color-base-100)"
