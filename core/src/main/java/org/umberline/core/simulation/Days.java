@@ -7,6 +7,7 @@ import java.time.ZonedDateTime;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalDouble;
 import java.util.function.Predicate;
 import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Span;
@@ -105,30 +106,31 @@ final class Days {
     return (int) Math.max(1, Math.min(Scenario.HABIT_DAYS, known));
   }
 
+  /** Days between two times that something is {@code done} lately; none where it isn't. */
+  OptionalDouble rhythm(List<Double> done) {
+    int since = habitDays();
+    long recent = done.stream().filter(time -> time > asOf - since && time < asOf + 1).count();
+    return recent == 0 ? OptionalDouble.empty() : OptionalDouble.of(since / (double) recent);
+  }
+
   /**
    * Times after the as-of day in which something {@code done} is done again: as often as lately,
-   * the first time when as long has passed as usually does, tomorrow if it has. What is near to a
-   * time that is laid down after the as-of day is done then.
+   * the first time when as long has passed as usually does, tomorrow if it has.
    */
   List<Double> habitTimes(List<Double> done) {
-    int since = habitDays();
-    List<Double> past = done.stream().filter(time -> time < asOf + 1).toList();
     List<Double> times = new ArrayList<>();
-    long recent = past.stream().filter(time -> time > asOf - since).count();
-    if (recent == 0) {
+    OptionalDouble every = rhythm(done);
+    if (every.isEmpty()) {
       return times;
     }
-    double every = since / (double) recent;
+    List<Double> past = done.stream().filter(time -> time < asOf + 1).toList();
     int last = past.size() - 1;
     int back = Math.min(last, USUAL_OF);
-    double usual = back > 0 ? (past.get(last) - past.get(last - back)) / back : every;
+    double usual = back > 0 ? (past.get(last) - past.get(last - back)) / back : every.getAsDouble();
     double due = past.get(last) + Math.min(usual, Scenario.HABIT_DAYS);
     double time = Math.max(due, asOf + 1 + PlannedChanges.NOON);
-    for (; time < count; time += every) {
-      double wanted = time;
-      if (done.stream().noneMatch(t -> t >= asOf + 1 && Math.abs(t - wanted) < every / 2)) {
-        times.add(time);
-      }
+    for (; time < count; time += every.getAsDouble()) {
+      times.add(time);
     }
     return times;
   }

@@ -119,7 +119,13 @@ final class Gear {
       }
       if (adsorber >= 0) {
         double mass = adsorbers[adsorber].massG();
-        days.habitTimes(renewed)
+        double near = days.rhythm(renewed).orElse(0) / 2;
+        // a renewal laid down ahead takes the place of the usual one about its day
+        days.habitTimes(renewed).stream()
+            .filter(
+                time ->
+                    renewed.stream()
+                        .noneMatch(laid -> laid >= days.asOf + 1 && Math.abs(laid - time) < near))
             .forEach(time -> events.add(new Event(time, Event.Kind.RENEW, adsorber, mass, 0)));
       }
     }

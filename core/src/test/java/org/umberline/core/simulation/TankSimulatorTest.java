@@ -541,6 +541,26 @@ class TankSimulatorTest {
         .isEqualTo(25 * 0.06 * 0.04 * 1000, within(1e-6));
   }
 
+  /** What is tried is cut besides what habit cuts. */
+  @Test
+  void habitGoesOnBesideWhatIsLaidDownAhead() {
+    TankBuilder builder =
+        new TankBuilder()
+            .dosing(50)
+            .plant("fern", PlantKind.FLOATING, 100, 1000, TankBuilder.always());
+    for (int week = 0; week < 11; week++) {
+      builder.log(new LogEntry.Harvest(TankBuilder.at(week * 7 + 3), "fern", 14, ""));
+    }
+    Scenario scenario = Scenario.of(builder.build(), START, START.plusDays(55), 53);
+    TankState state = new TankState(scenario);
+    scenario.start(state, scenario.multipliers(), 10, 1);
+    TankSimulator simulator = new TankSimulator(scenario);
+    simulator.run(state, 0, 109, scenario.multipliers(), PlannedChanges.NONE, new Trace(scenario));
+    // 8 done, 3 laid down, and 8 by habit
+    assertThat(state.nitrogenMg(Flow.PLANTS_TAKEN_OUT))
+        .isEqualTo((8 + 3 + 8) * 14 * 0.06 * 0.04 * 1000, within(1e-6));
+  }
+
   @Test
   void aFastStopsTheRationAndTheAnimalsStillGiveOffAmmonia() {
     TankModel tank =
