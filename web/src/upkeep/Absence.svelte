@@ -1,7 +1,8 @@
 <script lang="ts">
-  import { Latest } from '../lib/latest';
   import { api, type Schemas } from '../api/client';
 
+  import { Latest } from '../lib/latest';
+  import { numberOf } from '../lib/numbers';
   import { level, volume } from '../lib/units.svelte';
   import { about, addDays, longDay, percent, shortDay, timesInTen } from '../lib/words';
   import FeederPage from '../sitting/FeederPage.svelte';
@@ -11,6 +12,7 @@
   import Label from '../ui/Label.svelte';
   import Select from '../ui/Select.svelte';
 
+  const uid = $props.id();
   let { tanks, today }: { tanks: Schemas['UpkeepTank'][]; today: string } = $props();
   // svelte-ignore state_referenced_locally
   let tank = $state(tanks[0]?.id ?? '');
@@ -22,14 +24,16 @@
   let grams = $state('');
   let away = $state.raw<Schemas['Absence'] | null>(null);
   let problem = $state('');
+  let fedNumber = $derived(numberOf(grams));
+  let unread = $derived(grams.trim() !== '' && !(fedNumber !== undefined && fedNumber >= 0));
   const asking = new Latest();
 
   $effect(() => {
-    void work(tank, from, to, grams.trim() ? Number(grams.replace(',', '.')) : undefined);
+    if (!unread) void work(tank, from, to, fedNumber);
   });
 
   async function work(id: string, first: string, last: string, gramsPerDay?: number) {
-    if (!first || !last || (gramsPerDay !== undefined && !Number.isFinite(gramsPerDay))) return;
+    if (!first || !last) return;
     const answer = await asking.ask((signal) =>
       api.POST('/api/tanks/{id}/absence', {
         params: { path: { id } },
@@ -77,10 +81,15 @@
       inputmode="decimal"
       bind:value={grams}
       placeholder={about(fed)}
+      aria-invalid={unread}
+      aria-describedby={unread ? `${uid}-grams` : undefined}
       data-testid="away-grams"
     /> g a day</Label
   >
 </div>
+{#if unread}
+  <p id="{uid}-grams" class="text-error" role="alert">What is fed must be a number, 0 or more.</p>
+{/if}
 {#if problem}<p class="text-error" role="alert">{problem}</p>{/if}
 {#if away}
   <div data-testid="absence">

@@ -350,26 +350,31 @@ class AdvisorTest {
     }
   }
 
+  /** A fed tank whose phosphate an adsorber takes, lines and meter included. */
+  private static TankBuilder adsorbing() {
+    return new TankBuilder()
+        .water("tap", 0, 0)
+        .changeWater("tap")
+        .ration(0.6)
+        .startedOn(AS_OF.minusDays(400))
+        .lines(new Lines(Line.NONE, new Line(OptionalDouble.empty(), OptionalDouble.of(0.5))))
+        .photometer("p", Analyte.PHOSPHATE, 0.02, 0.05)
+        .export(
+            new ExportMethod.PhosphateAdsorber(
+                "ads",
+                20,
+                1.5,
+                AdsorberPlacement.REACTOR,
+                new Span(AS_OF.minusDays(60), Optional.empty())));
+  }
+
   /** An adsorber that has taken more than 80 % is renewed before any water is asked for. */
   @Test
   void aSpentAdsorberIsRenewedByThePlan() {
     TankModel tank =
-        new TankBuilder()
-            .water("tap", 0, 0)
-            .changeWater("tap")
-            .ration(0.6)
-            .startedOn(AS_OF.minusDays(400))
-            .lines(new Lines(Line.NONE, new Line(OptionalDouble.empty(), OptionalDouble.of(0.5))))
-            .photometer("p", Analyte.PHOSPHATE, 0.02, 0.05)
+        adsorbing()
             .test(1, Analyte.PHOSPHATE, 0.1, "p")
             .test(30, Analyte.PHOSPHATE, 0.4, "p")
-            .export(
-                new ExportMethod.PhosphateAdsorber(
-                    "ads",
-                    20,
-                    1.5,
-                    AdsorberPlacement.REACTOR,
-                    new Span(AS_OF.minusDays(60), Optional.empty())))
             .build();
     Posterior full = Calibration.calibrate(tank, AS_OF, Advisor.daysAhead(tank), 100, 1, WORKERS);
     Advice advice = new Advisor(tank, full, AS_OF.atTime(18, 0).toInstant(ZoneOffset.UTC)).advise();
@@ -384,21 +389,7 @@ class AdvisorTest {
   /** What the plan asks for and what habit brings about the same day are one renewal. */
   @Test
   void aSpentAdsorberThatIsRenewedMonthlyIsNotRenewedTwice() {
-    TankBuilder builder =
-        new TankBuilder()
-            .water("tap", 0, 0)
-            .changeWater("tap")
-            .ration(0.6)
-            .startedOn(AS_OF.minusDays(400))
-            .lines(new Lines(Line.NONE, new Line(OptionalDouble.empty(), OptionalDouble.of(0.5))))
-            .photometer("p", Analyte.PHOSPHATE, 0.02, 0.05)
-            .export(
-                new ExportMethod.PhosphateAdsorber(
-                    "ads",
-                    20,
-                    1.5,
-                    AdsorberPlacement.REACTOR,
-                    new Span(AS_OF.minusDays(200), Optional.empty())));
+    TankBuilder builder = adsorbing();
     double day = 30;
     for (double ago : new double[] {80, 55, 30}) {
       builder.log(new LogEntry.Renew(TankBuilder.at(day - ago), "ads", 20, ""));
