@@ -54,7 +54,7 @@
   let width = $derived(room?.width ?? 0);
   let height = $derived(room?.height ?? 0);
   let today = $derived(balance.tank.today);
-  let narrow = $derived(width < 600);
+  let narrow = $derived(width > 0 && width < 600);
   let left = $derived(narrow ? 34 : 52);
   let right = $derived(width - 2);
   let first = $derived(balance.past.nitrate.fit[0]?.on ?? today);
