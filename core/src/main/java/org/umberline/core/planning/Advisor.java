@@ -152,14 +152,11 @@ public final class Advisor {
     return List.copyOf(work);
   }
 
-  /** Whether a renewal ahead is one that the plan asks for; what is due today is done tomorrow. */
+  /** Whether a renewal ahead is one that the plan asks for. */
   private boolean isAsked(WorkAhead ahead) {
     return due.work().stream()
         .filter(asked -> asked.of().equals(ahead.of()))
-        .anyMatch(
-            asked ->
-                asked.on().equals(ahead.on())
-                    || asked.on().equals(b.asOf) && ahead.on().equals(b.asOf.plusDays(1)));
+        .anyMatch(asked -> Renewals.doneOn(asked, b.asOf).equals(ahead.on()));
   }
 
   /** Why work is part of the plan: how full the adsorber is, and what water alone would take. */

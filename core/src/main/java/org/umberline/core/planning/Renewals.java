@@ -124,15 +124,18 @@ final class Renewals {
         .orElseThrow();
   }
 
+  /** The as-of day has ended: what is due on it is done as the next begins. */
+  static LocalDate doneOn(DueWork due, LocalDate asOf) {
+    return due.on().isAfter(asOf) ? due.on() : asOf.plusDays(1);
+  }
+
   /** The tank in which the work is done. */
   static TankModel done(TankModel tank, LocalDate asOf, List<DueWork> work) {
     List<LogEntry> log = new ArrayList<>(tank.log());
     for (DueWork due : work) {
-      // the as-of day has ended: what is due on it is done as the next begins
-      LocalDate day = due.on().isAfter(asOf) ? due.on() : asOf.plusDays(1);
       log.add(
           new LogEntry.Renew(
-              day.atStartOfDay(tank.timeZone()).plusMinutes(1).toOffsetDateTime(),
+              doneOn(due, asOf).atStartOfDay(tank.timeZone()).plusMinutes(1).toOffsetDateTime(),
               due.of(),
               due.grams(),
               ""));

@@ -505,17 +505,17 @@ class TankSimulatorTest {
     }
     TankModel tank = builder.build();
     // 8 x 14 g over 53 logged days (day 3 to day 55), and so in the next 53
-    Scenario scenario = Scenario.of(tank, START, START.plusDays(55), 53);
+    assertThat(cutWetG(tank, 55, 109) - cutWetG(tank, 55, 56)).isEqualTo(8 * 14, within(1e-6));
+  }
+
+  /** Wet mass taken out by the start of day {@code until}, g, of a plant with 6 % dry, 4 % N. */
+  private static double cutWetG(TankModel tank, int asOf, int until) {
+    Scenario scenario = Scenario.of(tank, START, START.plusDays(asOf), 60);
     TankState state = new TankState(scenario);
     scenario.start(state, scenario.multipliers(), 10, 1);
-    TankSimulator simulator = new TankSimulator(scenario);
-    Trace trace = new Trace(scenario);
-    simulator.run(state, 0, 56, scenario.multipliers(), PlannedChanges.NONE, trace);
-    double before = state.nitrogenMg(Flow.PLANTS_TAKEN_OUT);
-    simulator.run(state, 56, 109, scenario.multipliers(), PlannedChanges.NONE, trace);
-    // 6 % dry, 4 % N
-    double expected = 8 * 14.0 * 0.06 * 0.04 * 1000;
-    assertThat(state.nitrogenMg(Flow.PLANTS_TAKEN_OUT) - before).isEqualTo(expected, within(1e-6));
+    new TankSimulator(scenario)
+        .run(state, 0, until, scenario.multipliers(), PlannedChanges.NONE, new Trace(scenario));
+    return state.nitrogenMg(Flow.PLANTS_TAKEN_OUT) / (0.06 * 0.04 * 1000);
   }
 
   @Test
@@ -527,18 +527,9 @@ class TankSimulatorTest {
             .log(new LogEntry.Harvest(TankBuilder.at(3), "fern", 20, ""))
             .log(new LogEntry.Harvest(TankBuilder.at(33), "fern", 30, ""))
             .build();
-    Scenario scenario = Scenario.of(tank, START, START.plusDays(40), 40);
-    TankState state = new TankState(scenario);
-    scenario.start(state, scenario.multipliers(), 10, 1);
-    TankSimulator simulator = new TankSimulator(scenario);
-    Trace trace = new Trace(scenario);
-    simulator.run(state, 0, 63, scenario.multipliers(), PlannedChanges.NONE, trace);
-    double before = state.nitrogenMg(Flow.PLANTS_TAKEN_OUT);
-    assertThat(before).isEqualTo(50 * 0.06 * 0.04 * 1000, within(1e-6));
-    simulator.run(state, 63, 64, scenario.multipliers(), PlannedChanges.NONE, trace);
+    assertThat(cutWetG(tank, 40, 63)).isEqualTo(50, within(1e-6));
     // the mean of both
-    assertThat(state.nitrogenMg(Flow.PLANTS_TAKEN_OUT) - before)
-        .isEqualTo(25 * 0.06 * 0.04 * 1000, within(1e-6));
+    assertThat(cutWetG(tank, 40, 64)).isEqualTo(75, within(1e-6));
   }
 
   /** What is tried is cut besides what habit cuts. */
@@ -551,14 +542,8 @@ class TankSimulatorTest {
     for (int week = 0; week < 11; week++) {
       builder.log(new LogEntry.Harvest(TankBuilder.at(week * 7 + 3), "fern", 14, ""));
     }
-    Scenario scenario = Scenario.of(builder.build(), START, START.plusDays(55), 53);
-    TankState state = new TankState(scenario);
-    scenario.start(state, scenario.multipliers(), 10, 1);
-    TankSimulator simulator = new TankSimulator(scenario);
-    simulator.run(state, 0, 109, scenario.multipliers(), PlannedChanges.NONE, new Trace(scenario));
     // 8 done, 3 laid down, and 8 by habit
-    assertThat(state.nitrogenMg(Flow.PLANTS_TAKEN_OUT))
-        .isEqualTo((8 + 3 + 8) * 14 * 0.06 * 0.04 * 1000, within(1e-6));
+    assertThat(cutWetG(builder.build(), 55, 109)).isEqualTo((8 + 3 + 8) * 14, within(1e-6));
   }
 
   @Test
