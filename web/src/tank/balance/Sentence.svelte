@@ -143,6 +143,16 @@
   let floorNote = $derived(saidOf('BELOW_FLOOR'));
   let acute = $derived(balance.today.verdict === 'ACT_NOW' ? first : '');
   let now = $derived(balance.today.fraction);
+  /** What is changed once, before the routine; today, or on a day to come. */
+  let once = $derived(acute ? now : outlook.recovery[0] && (now ?? outlook.recovery[0].fraction));
+  let nextOnce = $derived.by(() => {
+    const day = outlook.recovery[0] ? nearDay(outlook.recovery[0].on, today) : '';
+    return day.charAt(0).toUpperCase() + day.slice(1);
+  });
+  /** The nutrient that what is caught up is for. */
+  let recovers = $derived<'nitrate' | 'phosphate'>(
+    alone?.name === 'phosphate' ? 'phosphate' : 'nitrate',
+  );
 </script>
 
 {#snippet handles(routine: NonNullable<Outlook['routine']>, opening: string)}
@@ -206,10 +216,10 @@
       </p>
     {:else}
       <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">
-        {#if now !== undefined && !trying && (acute || outlook.recovery.length > 0)}
+        {#if once !== undefined && !trying}
           <span data-testid="now"
-            >{acute ? 'Act now' : 'Now'}: change
-            <strong class="font-semibold">{percent(now)}</strong>{acute
+            >{acute ? 'Act now' : now === undefined ? nextOnce : 'Now'}: change
+            <strong class="font-semibold">{percent(once)}</strong>{acute
               ? ''
               : outlook.recovery.length > 1
                 ? ` on ${outlook.recovery.length} days`
@@ -230,7 +240,13 @@
           <li class="border-primary border-l-2 pl-2">
             <span class="text-neutral">{nearDay(step.on, today)}</span>
             <strong>{percent(step.fraction)}</strong> ({volume(step.litres)})
-            <span class="text-neutral">→ nitrate {level('nitrate', step.nitrateAfterMgL)}</span>
+            <span class="text-neutral"
+              >→ {recovers}
+              {level(
+                recovers,
+                recovers === 'nitrate' ? step.nitrateAfterMgL : step.phosphateAfterMgL,
+              )}</span
+            >
           </li>
         {/each}
       </ol>
@@ -247,7 +263,8 @@
         {first}
       {/if}
       {#if outlook.holds}
-        {keeps}, on any day {timesInTen(outlook.probabilityWithinLines)}{later}.
+        {outlook.keptFrom ? `From ${longDay(outlook.keptFrom, today)} on ${small(keeps)}` : keeps},
+        on any day {timesInTen(outlook.probabilityWithinLines)}{later}.
       {:else}
         That keeps it under your limits only <strong class="text-error font-semibold"
           >{timesInTen(outlook.probabilityWithinLines)}</strong
@@ -264,6 +281,7 @@
           >{alone.early < alone.on ? `, 1 time in 10 by ${nearDay(alone.early, today)}` : ''}.
         {/if}
         {besides}
+        {saidOf('CHANGE_HELPS_AGAIN')}
         {#if differs && balance.standing}
           {saidOf('HABIT_HOLDS', 'HABIT_HOLDS_THEN', 'HABIT_FAILS')}
         {/if}

@@ -61,15 +61,48 @@ describe('the sentence', () => {
       { today: { ...balance().today, verdict: 'CHANGE', fraction: 0.33 } },
       outlook({
         recovery: [
-          { on: '2026-11-25', fraction: 0.33, litres: 62.7, nitrateAfterMgL: 50 },
-          { on: '2026-11-26', fraction: 0.33, litres: 62.7, nitrateAfterMgL: 36 },
+          {
+            on: '2026-11-25',
+            fraction: 0.33,
+            litres: 62.7,
+            nitrateAfterMgL: 50,
+            phosphateAfterMgL: 0.9,
+          },
+          {
+            on: '2026-11-28',
+            fraction: 0.33,
+            litres: 62.7,
+            nitrateAfterMgL: 36,
+            phosphateAfterMgL: 0.7,
+          },
         ],
       }),
     );
     expect(text).toContain('Now: change 33 % on 2 days. Then');
     const row = screen.getByTestId('recovery').textContent.replace(/\s+/g, ' ');
     expect(row).toContain('today 33 % (63 L) → nitrate 50');
-    expect(row).toContain('tomorrow 33 % (63 L) → nitrate 36');
+    expect(row).toContain('Saturday 33 % (63 L) → nitrate 36');
+  });
+
+  it('names the day of a change that has to wait for its day, and of what it is kept from', () => {
+    const { text } = sentence(
+      { leftAloneNitrate: {}, leftAlonePhosphate: { likely: '2026-11-25', early: '2026-11-25' } },
+      outlook({
+        keptFrom: '2026-12-04',
+        recovery: [
+          {
+            on: '2026-11-27',
+            fraction: 0.4,
+            litres: 76,
+            nitrateAfterMgL: 30,
+            phosphateAfterMgL: 0.62,
+          },
+        ],
+      }),
+    );
+    expect(text).toContain('Friday: change 40 % once. Then');
+    expect(text).toContain('From 4 December on nitrate stays under');
+    expect(screen.getByTestId('recovery').textContent).toMatch(/phosphate\s+0.62/);
   });
 
   it('is honest about a routine that does not hold, and says what binds', () => {

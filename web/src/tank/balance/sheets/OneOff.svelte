@@ -34,7 +34,8 @@
     refused = answer.error?.detail ?? '';
   }
 
-  const times = (count: number) => (count === 1 ? 'one change' : `${count} changes, one a day,`);
+  const times = (count: number) =>
+    count === 1 ? 'one change' : `${count} changes, three days apart,`;
 </script>
 
 <form class="flex flex-wrap items-baseline gap-x-2" onsubmit={work}>

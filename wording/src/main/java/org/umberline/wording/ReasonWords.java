@@ -176,8 +176,9 @@ final class ReasonWords {
       case NITRATE_STEP ->
           Phrase.of("One change can be at most ", share, ": nitrate would fall too far at once.");
       case BEST_REACHABLE ->
-          Phrase.of(
-              "With this water changes can bring ", nutrient, " no lower than about ", level, ".");
+          Phrase.of("Every week it would still leave ", nutrient, " at up to about ", level, ".");
+      case CHANGE_HELPS_AGAIN ->
+          Phrase.of("Water was changed lately; another change is worth making about ", day, ".");
       case CHANGE_HELPS ->
           Phrase.of("A change now still helps: it brings ", nutrient, " to about ", level, ".");
       case BELOW_FLOOR ->

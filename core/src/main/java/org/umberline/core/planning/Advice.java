@@ -121,7 +121,7 @@ public record Advice(
     }
   }
 
-  /** Larger changes, one a day from today on, before a routine begins. */
+  /** Larger changes, three days apart, before a routine begins. */
   public record CaughtUp(double fraction, int times) {}
 
   /**

@@ -74,7 +74,8 @@ public final class Advisor {
         new TodayJudge(
             b, danger, cycle, chosen, found, needed, choice.keepsHabit(), asks, ofWork(chosen));
     Advice.Today today = judge.made();
-    HelpSearch helps = new HelpSearch(b.tank, b.posterior, b.judgedLines(), chosen);
+    HelpSearch helps =
+        new HelpSearch(b.tank, b.posterior, b.judgedLines(), chosen, b.search.earliest());
     return new Advice(
         b.asOf,
         today,
@@ -173,6 +174,10 @@ public final class Advisor {
             .of(Nutrient.PHOSPHATE)
             .on(due.on().orElseThrow())
             .value(due.used());
+    if (chosen.isEmpty() && !b.search.noneNeeded()) {
+      // with it no change is enough either
+      return List.of(spent);
+    }
     Found without = alone.search.find(everyDays);
     if (without.feasible() && without.fraction() <= chosen.map(Found::fraction).orElse(0.0)) {
       return List.of(spent);
@@ -215,7 +220,7 @@ public final class Advisor {
         Optional.of(b.date(f.start())),
         OptionalDouble.of(b.litres(f.fraction()) * perPeriod),
         OptionalDouble.of(1 - Math.pow(1 - f.fraction(), perPeriod)),
-        b.promise.within(b.search.changes(f), f.from(), b.search.surely()),
+        b.promise.within(b.search.changes(f), f.sureFrom(), b.search.surely()),
         OptionalDouble.of(b.minutesPer28Days(f.fraction(), f.everyDays())));
   }
 
@@ -235,7 +240,7 @@ public final class Advisor {
         b.litres(f.fraction()),
         b.date(f.start()),
         b.minutesPer28Days(f.fraction(), f.everyDays()),
-        b.promise.within(changes, f.from(), b.search.surely()),
+        b.promise.within(changes, f.sureFrom(), b.search.surely()),
         range.nitratePeak(),
         range.nitrateTrough(),
         range.phosphatePeak(),
@@ -247,7 +252,7 @@ public final class Advisor {
     for (int i = 0; i < count; i++) {
       steps.add(
           new Advice.Step(
-              b.date(ChangeSearch.TODAY + i),
+              b.date(b.search.catchUpDay(i)),
               fraction,
               b.litres(fraction),
               b.after(Nutrient.NITRATE, fraction, i + 1),

@@ -55,6 +55,9 @@ final class Basis {
 
   private static final double WEEKS_4 = 28;
 
+  /** A change of at least such a part of the largest is a large one. Chosen. */
+  private static final double LARGE_CHANGE = 0.5;
+
   final TankModel tank;
   final Posterior posterior;
   final Scenario scenario;
@@ -100,7 +103,10 @@ final class Basis {
         SingleChange.largest(
             tank, levels.now(Nutrient.NITRATE), levels.ofChangeWater(Nutrient.NITRATE));
     boolean tooRich = judged.stream().anyMatch(levels::sourceTooRich);
-    search = new ChangeSearch(tank, promise, firstAhead, single, tooRich, stripped());
+    int downToLines = levels.changesDownTo(judgedLines(), single.largestFraction());
+    search =
+        new ChangeSearch(
+            tank, promise, firstAhead, single, tooRich, downToLines, earliest(), stripped());
     // what was done counts: the routine's next day lies after the last change
     habit =
         tank.routine()
@@ -223,10 +229,29 @@ final class Basis {
   }
 
   Optional<LocalDate> lastChange() {
+    return lastChange(0);
+  }
+
+  /** The day of the last change of at least such a share. */
+  Optional<LocalDate> lastChange(double share) {
     return tank.log().stream()
         .filter(LogEntry.WaterChange.class::isInstance)
+        .map(LogEntry.WaterChange.class::cast)
+        .filter(change -> change.litres() >= share * tank.netVolumeL())
         .map(this::dayOf)
         .reduce((a, b) -> b);
+  }
+
+  /** The day of the last change that was at least half as large as one may be. */
+  Optional<LocalDate> lastLargeChange() {
+    return lastChange(LARGE_CHANGE * single.largestFraction());
+  }
+
+  /** The day ahead from which a large change may follow the last. */
+  private int earliest() {
+    return lastLargeChange()
+        .map(day -> ahead(day.plusDays(ChangeSearch.LARGE_CHANGES_APART_DAYS)))
+        .orElse(ChangeSearch.TODAY);
   }
 
   /** Whether the routine's own day has come, for a keeper who keeps it whatever the water says. */
@@ -245,7 +270,7 @@ final class Basis {
 
   /** The least share of the draws under the ceilings on any one day, with what was found. */
   double held(Found found) {
-    return promise.underCeilings(search.changes(found), found.from(), search.surely());
+    return promise.underCeilings(search.changes(found), found.sureFrom(), search.surely());
   }
 
   /** Day ahead of a date, today and before being {@link ChangeSearch#TODAY}. */

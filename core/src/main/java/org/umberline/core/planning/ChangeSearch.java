@@ -19,8 +19,11 @@ final class ChangeSearch {
   /** The first change on the as-of day itself. */
   static final int TODAY = -1;
 
-  /** A few changes catch up, one a day; what needs more no change can repair. Chosen. */
+  /** A few changes catch up; what needs more no change can repair. Chosen. */
   private static final int MOST_CATCH_UPS = 4;
+
+  /** Large changes are so many days apart: twice a week. Common practice, no source. */
+  static final int LARGE_CHANGES_APART_DAYS = 3;
 
   /** Keepers look at a tank once a week, and test about as often. Common practice, no source. */
   private static final int NEXT_LOOK_DAYS = 7;
@@ -44,6 +47,8 @@ final class ChangeSearch {
   private final double[] shares;
   private final SingleChange single;
   private final boolean sourceTooRich;
+  private final int mostCatchUps;
+  private final int earliest;
   private final Optional<Nutrient> stripped;
   private final int free;
   private final int surely;
@@ -57,6 +62,9 @@ final class ChangeSearch {
    * @param firstAhead the scenario's day after as-of
    * @param single the largest change
    * @param sourceTooRich whether the change water is at or over a ceiling
+   * @param downToLines changes of the largest share that thin the present down to the ceilings; one
+   *     more is made against what comes back from rock and sand, the rest is the routine's
+   * @param earliest day ahead on which catching up may begin
    * @param stripped a nutrient below its floor that changes would only strip further
    */
   ChangeSearch(
@@ -65,8 +73,12 @@ final class ChangeSearch {
       int firstAhead,
       SingleChange single,
       boolean sourceTooRich,
+      int downToLines,
+      int earliest,
       Optional<Nutrient> stripped) {
     this.stripped = stripped;
+    this.earliest = earliest;
+    mostCatchUps = Math.min(MOST_CATCH_UPS, downToLines + 1);
     this.promise = promise;
     this.firstAhead = firstAhead;
     this.single = single;
@@ -91,8 +103,23 @@ final class ChangeSearch {
     return surely;
   }
 
-  private boolean holds(PlannedChanges changes, int from) {
-    return promise.holdsAndLasts(changes, from, surely);
+  private boolean holds(Found found) {
+    PlannedChanges changes = changes(found);
+    return promise.holdsAndLasts(
+        changes, judgedOn(changes, found.from()), found.sureFrom(), surely);
+  }
+
+  private boolean holdsFirst(PlannedChanges changes, int from) {
+    return promise.holds(changes, judgedOn(changes, from), surely);
+  }
+
+  /**
+   * Up to the first change all goes as it does without any: that the promise holds so long is known
+   * from all draws, and the few of a search might say otherwise.
+   */
+  private int judgedOn(PlannedChanges changes, int from) {
+    double[] times = changes.time();
+    return times.length == 0 ? from : Math.max(from, (int) times[0] - firstAhead + 1);
   }
 
   /** Days from tomorrow on that keep the promise without any change. */
@@ -114,11 +141,16 @@ final class ChangeSearch {
     return day == TODAY ? firstAhead : firstAhead + day + PlannedChanges.NOON;
   }
 
-  /** Some changes of {@code first}, one a day from today on, and then a routine. */
+  /** The day ahead of a change that catches up, 0 being the first of them. */
+  int catchUpDay(int number) {
+    return earliest + number * LARGE_CHANGES_APART_DAYS;
+  }
+
+  /** Some changes of {@code first} to catch up, and then a routine. */
   PlannedChanges changes(int catchUps, double first, int start, double fraction, double everyDays) {
     List<double[]> all = new ArrayList<>();
     for (int i = 0; i < catchUps; i++) {
-      all.add(new double[] {time(TODAY + i), first});
+      all.add(new double[] {time(catchUpDay(i)), first});
     }
     for (int k = 0; ; k++) {
       int day = start + (int) Math.floor(k * everyDays);
@@ -158,23 +190,29 @@ final class ChangeSearch {
     }
     Found none = Found.none(everyDays, single.limit());
     if (latestSafe() != TODAY) {
-      Optional<Found> latest = smallestFrom(everyDays, latestSafe(), 0, 0, 0);
+      Optional<Found> latest = smallest(Found.routine(everyDays, 0, latestSafe(), 0));
       if (latest.isPresent()) {
         return checked(latest.get());
       }
       int start = latestStart(everyDays);
       return start < TODAY || start == latestSafe()
           ? none
-          : smallestFrom(everyDays, start, 0, 0, judgedFrom(start)).map(this::checked).orElse(none);
+          : smallest(Found.routine(everyDays, 0, start, judgedFrom(start)))
+              .map(this::checked)
+              .orElse(none);
     }
-    Optional<Found> plain = smallestFrom(everyDays, TODAY, 0, 0, judgedFrom(TODAY));
+    Optional<Found> plain = smallest(Found.routine(everyDays, 0, earliest, judgedAfter(earliest)));
     if (plain.isPresent()) {
       return checked(lighter(plain.get()));
     }
-    for (int catchUps = 1; catchUps <= MOST_CATCH_UPS; catchUps++) {
-      int from = Math.max(1, catchUps - 1);
-      int next = TODAY + catchUps - 1 + (int) Math.ceil(everyDays);
-      Optional<Found> found = smallestFrom(everyDays, next, catchUps, largestShare(), from);
+    for (int catchUps = 1; catchUps <= mostCatchUps; catchUps++) {
+      int last = catchUpDay(catchUps - 1);
+      int next = last + (int) Math.ceil(everyDays);
+      Optional<Found> found =
+          smallest(
+              Found.routine(everyDays, 0, next, judgedAfter(last))
+                  .after(catchUps, largestShare())
+                  .surelyFrom(caughtUpBy(last)));
       if (found.isPresent()) {
         return checked(fitted(found.get()));
       }
@@ -200,6 +238,21 @@ final class ChangeSearch {
     return checked(Found.routine(everyDays, largestShare(), start, judgedFrom(start)).forNow());
   }
 
+  /** The day ahead from which a change that brings the water under its lines is judged. */
+  static int judgedAfter(int day) {
+    return day == TODAY ? judgedFrom(TODAY) : day + 1;
+  }
+
+  /**
+   * The day ahead from which the promise is kept in full again after what was caught up: a week is
+   * given to what comes back from rock and sand.
+   *
+   * @param last day ahead of the last change that catches up
+   */
+  static int caughtUpBy(int last) {
+    return Math.max(NEXT_LOOK_DAYS, judgedAfter(last));
+  }
+
   /** Today's change comes at the end of today: the level before it stands in tomorrow's most. */
   static int judgedFrom(int start) {
     return start == TODAY ? 1 : 0;
@@ -211,48 +264,39 @@ final class ChangeSearch {
    */
   private int latestStart(double everyDays) {
     int latest = latestSafe();
-    return promise.holds(changes(0, 0, latest, largestShare(), everyDays), 0, surely)
-        ? latest
-        : Bisection.last(
-            TODAY,
-            latest,
-            day ->
-                promise.holds(
-                    changes(0, 0, day, largestShare(), everyDays), judgedFrom(day), surely));
+    IntPredicate isSoonEnough =
+        day -> holdsFirst(changes(0, 0, day, largestShare(), everyDays), judgedFrom(day));
+    return isSoonEnough.test(latest) ? latest : Bisection.last(TODAY, latest, isSoonEnough);
   }
 
-  /** The smallest share that holds from a day on; empty where the largest doesn't. */
-  private Optional<Found> smallestFrom(
-      double everyDays, int start, int catchUps, double catchUpFraction, int from) {
-    return smallestFrom(everyDays, start, catchUps, catchUpFraction, from, shares.length);
+  /** A plan with the smallest share that holds; empty where the largest doesn't. */
+  private Optional<Found> smallest(Found plan) {
+    return smallest(plan, shares.length);
   }
 
   /**
    * @param count of the shares, from the least on, that are looked at
    */
-  private Optional<Found> smallestFrom(
-      double everyDays, int start, int catchUps, double catchUpFraction, int from, int count) {
-    IntPredicate isEnough =
-        i -> holds(changes(catchUps, catchUpFraction, start, shares[i], everyDays), from);
+  private Optional<Found> smallest(Found plan, int count) {
+    IntPredicate isEnough = i -> holds(plan.of(shares[i]));
     int index =
-        near.map(found -> Arrays.binarySearch(shares, upTo(found.atEvery(everyDays))))
+        near.map(found -> Arrays.binarySearch(shares, upTo(found.atEvery(plan.everyDays()))))
             .map(guess -> Bisection.smallest(count, Math.min(count - 1, guess), isEnough))
             .orElseGet(() -> Bisection.smallest(count, isEnough));
     if (index == count) {
       return Optional.empty();
     }
-    Found found =
-        Found.routine(everyDays, shares[index], start, from).after(catchUps, catchUpFraction);
+    Found found = plan.of(shares[index]);
     // what a page is told of an interval does not hang on what it asked before
     near = shareAlone ? Optional.of(found) : near;
     return Optional.of(found);
   }
 
-  /** Where the first change is today, a larger one today may leave less for the routine. */
+  /** Where the first change is due now, a larger one may leave less for the routine. */
   private Found lighter(Found plain) {
-    int next = TODAY + (int) Math.ceil(plain.everyDays());
+    int next = earliest + (int) Math.ceil(plain.everyDays());
     int less = Arrays.binarySearch(shares, plain.fraction());
-    return smallestFrom(plain.everyDays(), next, 1, largestShare(), plain.from(), less)
+    return smallest(plain.startingOn(next).after(1, largestShare()), less)
         .map(this::fitted)
         .orElse(plain);
   }
@@ -267,28 +311,14 @@ final class ChangeSearch {
   private Found smallerCatchUp(Found found) {
     // the largest is known to
     int index =
-        Bisection.smallest(
-            shares.length - 1,
-            i ->
-                holds(
-                    changes(
-                        found.catchUps(),
-                        shares[i],
-                        found.start(),
-                        found.fraction(),
-                        found.everyDays()),
-                    found.from()));
+        Bisection.smallest(shares.length - 1, i -> holds(found.after(found.catchUps(), shares[i])));
     return found.after(found.catchUps(), shares[index]);
   }
 
   /** What the rounding gained is taken as a later first day of the routine. */
   private Found later(Found found) {
     int most = Math.min(promise.days() - 1, found.start() + (int) Math.ceil(found.everyDays()));
-    int last =
-        Bisection.last(
-            found.start() + 1,
-            most + 1,
-            day -> holds(changes(found.startingOn(day)), found.from()));
+    int last = Bisection.last(found.start() + 1, most + 1, day -> holds(found.startingOn(day)));
     return found.startingOn(last);
   }
 
@@ -346,20 +376,26 @@ final class ChangeSearch {
     if (shares.length == 0 || sourceTooRich || stripped.isPresent()) {
       return Optional.empty();
     }
-    int next = TODAY + (int) Math.ceil(routine.everyDays());
+    int next = earliest + (int) Math.ceil(routine.everyDays());
+    int from = judgedAfter(earliest);
+    int sureFrom = caughtUpBy(earliest);
     IntPredicate isEnough =
-        share ->
-            promise.underCeilings(
-                    changes(1, shares[share], next, routine.fraction(), routine.everyDays()),
-                    1,
-                    surely)
-                >= asked - ROUNDING;
+        share -> {
+          PlannedChanges changes =
+              changes(1, shares[share], next, routine.fraction(), routine.everyDays());
+          double soon = promise.underAtFirst(changes, from, sureFrom);
+          return soon >= Promise.LASTING - ROUNDING
+              && promise.underCeilings(changes, sureFrom, surely) >= asked - ROUNDING;
+        };
     int index = Bisection.smallest(shares.length, isEnough);
     if (index == shares.length) {
       return Optional.empty();
     }
     double first = shares[index];
-    Found found = Found.routine(routine.everyDays(), routine.fraction(), next, 1).after(1, first);
+    Found found =
+        Found.routine(routine.everyDays(), routine.fraction(), next, from)
+            .after(1, first)
+            .surelyFrom(sureFrom);
     return Optional.of(checked(later(found))).filter(Found::feasible);
   }
 
@@ -371,7 +407,7 @@ final class ChangeSearch {
     if (shares.length == 0 || sourceTooRich || stripped.isPresent()) {
       return false;
     }
-    PlannedChanges weekly = changes(0, 0, TODAY, largestShare(), NEXT_LOOK_DAYS);
+    PlannedChanges weekly = weekly();
     for (int day = promise.days() / 2; day < promise.days(); day++) {
       if (promise.over(weekly, day) > 1 - MAY_HOLD) {
         return false;
@@ -380,9 +416,29 @@ final class ChangeSearch {
     return true;
   }
 
+  private PlannedChanges weekly() {
+    return changes(0, 0, TODAY, largestShare(), NEXT_LOOK_DAYS);
+  }
+
+  /** The most a nutrient comes to once the largest change is made every week, mg/L, a median. */
+  double weeklyPeak(Nutrient nutrient) {
+    LineRange settled = LineRange.of(promise.projection(weekly()), promise.days() / 2);
+    return nutrient == Nutrient.NITRATE ? settled.nitratePeak() : settled.phosphatePeak();
+  }
+
+  /** The day ahead on which catching up begins. */
+  int earliest() {
+    return earliest;
+  }
+
   /** The largest share that may be changed at once, 0 when none. */
   double largestShare() {
     return shares.length == 0 ? 0 : shares[shares.length - 1];
+  }
+
+  /** The smallest share that is advised, 0 when none may be changed. */
+  double leastShare() {
+    return shares.length == 0 ? 0 : shares[0];
   }
 
   /** The least of the shares that may be advised that is no less than {@code share}. */

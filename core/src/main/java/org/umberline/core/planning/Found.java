@@ -5,8 +5,9 @@ package org.umberline.core.planning;
  *
  * @param limit why there is none
  * @param start day ahead of the routine's first change, or {@link ChangeSearch#TODAY}
- * @param catchUps changes of {@code catchUpFraction} before it, one a day from today on
+ * @param catchUps changes of {@code catchUpFraction} before it, three days apart
  * @param from day ahead from which the promise is judged
+ * @param sureFrom day ahead from which it is kept in full; what is caught up takes some days
  * @param lasts false where it holds only until the next tests tell more
  */
 record Found(
@@ -18,15 +19,16 @@ record Found(
     int catchUps,
     double catchUpFraction,
     int from,
+    int sureFrom,
     boolean lasts) {
 
   static Found none(double everyDays, BindingLimit limit) {
-    return new Found(everyDays, false, limit, 0, ChangeSearch.TODAY, 0, 0, 0, false);
+    return new Found(everyDays, false, limit, 0, ChangeSearch.TODAY, 0, 0, 0, 0, false);
   }
 
   /** A routine with nothing before it. */
   static Found routine(double everyDays, double fraction, int start, int from) {
-    return new Found(everyDays, true, BindingLimit.NONE, fraction, start, 0, 0, from, true);
+    return new Found(everyDays, true, BindingLimit.NONE, fraction, start, 0, 0, from, from, true);
   }
 
   /** The share at another interval that renews as much. */
@@ -36,20 +38,45 @@ record Found(
 
   Found of(double share) {
     return new Found(
-        everyDays, feasible, limit, share, start, catchUps, catchUpFraction, from, lasts);
+        everyDays, feasible, limit, share, start, catchUps, catchUpFraction, from, sureFrom, lasts);
   }
 
   Found startingOn(int day) {
     return new Found(
-        everyDays, feasible, limit, fraction, day, catchUps, catchUpFraction, from, lasts);
+        everyDays,
+        feasible,
+        limit,
+        fraction,
+        day,
+        catchUps,
+        catchUpFraction,
+        from,
+        sureFrom,
+        lasts);
   }
 
   Found after(int times, double first) {
-    return new Found(everyDays, feasible, limit, fraction, start, times, first, from, lasts);
+    return new Found(
+        everyDays, feasible, limit, fraction, start, times, first, from, sureFrom, lasts);
   }
 
   Found forNow() {
     return new Found(
-        everyDays, feasible, limit, fraction, start, catchUps, catchUpFraction, from, false);
+        everyDays,
+        feasible,
+        limit,
+        fraction,
+        start,
+        catchUps,
+        catchUpFraction,
+        from,
+        sureFrom,
+        false);
+  }
+
+  /** The same, whose promise is kept in full from a later day on. */
+  Found surelyFrom(int day) {
+    return new Found(
+        everyDays, feasible, limit, fraction, start, catchUps, catchUpFraction, from, day, lasts);
   }
 }

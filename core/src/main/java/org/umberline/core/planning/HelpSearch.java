@@ -29,9 +29,6 @@ final class HelpSearch {
   private static final double USUAL_INTERVAL_DAYS = 7;
   private static final int DAYS_PER_WEEK = 7;
 
-  /** A change of less than this share is worth nobody's while. Chosen. */
-  private static final double WORTH_THE_WHILE = 0.05;
-
   /** A lever that lowers the level by such a share is worth naming though it isn't enough. */
   private static final double LOWERS = 0.1;
 
@@ -47,12 +44,16 @@ final class HelpSearch {
   private final int daysAhead;
   private final Optional<Found> chosen;
   private final double everyDays;
+  private final int earliest;
 
   /**
    * @param lines that are judged
    * @param chosen the advised routine; empty where none is
+   * @param earliest day ahead on which catching up may begin
    */
-  HelpSearch(TankModel tank, Posterior posterior, Lines lines, Optional<Found> chosen) {
+  HelpSearch(
+      TankModel tank, Posterior posterior, Lines lines, Optional<Found> chosen, int earliest) {
+    this.earliest = earliest;
     this.tank = tank;
     this.posterior = posterior;
     this.lines = lines;
@@ -88,7 +89,14 @@ final class HelpSearch {
         levels.sourceTooRich(Nutrient.NITRATE) || levels.sourceTooRich(Nutrient.PHOSPHATE);
     ChangeSearch search =
         new ChangeSearch(
-            judged, promise, posterior.scenario().asOfDay() + 1, single, tooRich, Optional.empty());
+            judged,
+            promise,
+            posterior.scenario().asOfDay() + 1,
+            single,
+            tooRich,
+            levels.changesDownTo(lines, single.largestFraction()),
+            earliest,
+            Optional.empty());
     if (search.noneNeeded()) {
       return new Enough(OptionalDouble.of(0), everyDays, 0);
     }
@@ -97,13 +105,12 @@ final class HelpSearch {
     if (!found.feasible()) {
       return new Enough(OptionalDouble.empty(), everyDays, later(ahead, nutrient));
     }
-    // so little is changed by nobody: more of it, less often
-    if (found.fraction() < WORTH_THE_WHILE && everyDays != Advisor.WEEKS_4) {
+    // less would do than anybody changes: more of it, less often
+    if (found.fraction() <= search.leastShare() && everyDays != Advisor.WEEKS_4) {
       Found seldom = search.find(Advisor.WEEKS_4);
       found = seldom.feasible() ? seldom : found;
     }
-    return new Enough(
-        OptionalDouble.of(Math.max(WORTH_THE_WHILE, found.fraction())), found.everyDays(), 0);
+    return new Enough(OptionalDouble.of(found.fraction()), found.everyDays(), 0);
   }
 
   /** Median level of a nutrient after four weeks, or at the end of the days, without a change. */

@@ -7,10 +7,14 @@ import org.umberline.core.calibration.Posterior;
 import org.umberline.core.calibration.Quantiles;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.simulation.TankState;
+import org.umberline.core.tank.Lines;
 import org.umberline.core.tank.TankModel;
 
 /** What tank and change water are believed to hold: medians of the draws, mg/L of the ion. */
 public final class Levels {
+  /** Share of a ceiling that is well under it. Chosen. */
+  private static final double WELL_UNDER = 0.9;
+
   private final TankModel tank;
   private final Posterior posterior;
 
@@ -53,6 +57,24 @@ public final class Levels {
 
   static double elementMg(TankState state, Nutrient nutrient) {
     return nutrient == Nutrient.NITRATE ? state.nitrateMg() : state.phosphorusMg();
+  }
+
+  /**
+   * How many changes of {@code share} thin what is in the water to well under every ceiling that
+   * the change water is under; at least one.
+   */
+  int changesDownTo(Lines lines, double share) {
+    double most = 1;
+    for (Nutrient nutrient : Nutrient.values()) {
+      OptionalDouble ceiling = nutrient.line(lines).ceilingMgL();
+      double source = ofChangeWater(nutrient);
+      double over = ceiling.isPresent() ? WELL_UNDER * ceiling.getAsDouble() - source : 0;
+      double now = now(nutrient) - source;
+      if (over > 0 && now > over && share > 0) {
+        most = Math.max(most, share < 1 ? Math.log(over / now) / Math.log(1 - share) : 1);
+      }
+    }
+    return (int) Math.ceil(most);
   }
 
   /** The change water. */

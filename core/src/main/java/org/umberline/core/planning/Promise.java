@@ -231,13 +231,18 @@ final class Promise {
   }
 
   /**
-   * Whether a plan keeps the promise and goes on well after the days on which it counts. New tests
-   * will have told more by then: {@link #LASTING} of the draws are enough.
+   * Whether a plan keeps the promise and goes on well before and after the days on which it counts.
+   * New tests will have told more by then: {@link #LASTING} of the draws are enough, as they are
+   * while something is caught up.
+   *
+   * @param sureFrom day ahead from which the promise counts
    */
-  boolean holdsAndLasts(PlannedChanges planned, int from, int surely) {
+  boolean holdsAndLasts(PlannedChanges planned, int from, int sureFrom, int surely) {
     int[] allowed = new int[days];
     Arrays.fill(allowed, allowed(search.draws(), LASTING));
-    Arrays.fill(allowed, 0, Math.min(days, surely), allowed(search.draws(), confidence));
+    int until = Math.min(days, surely);
+    int sure = Math.min(until, Math.max(from, sureFrom));
+    Arrays.fill(allowed, sure, until, allowed(search.draws(), confidence));
     return search.holds(planned, from, allowed);
   }
 

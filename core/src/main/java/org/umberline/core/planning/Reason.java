@@ -85,10 +85,12 @@ public record Reason(
     ALKALINITY_STEP,
     /** The same of nitrate. */
     NITRATE_STEP,
-    /** The best level of nutrient that changes can reach, value in mg/L. */
+    /** The most that nutrient comes to with the largest change every week, value in mg/L. */
     BEST_REACHABLE,
     /** A change today brings nutrient to about value, mg/L. */
     CHANGE_HELPS,
+    /** Water was changed lately; from day on a change helps again. */
+    CHANGE_HELPS_AGAIN,
     /** Nutrient is below its floor now; value is the median level. */
     BELOW_FLOOR,
     /**

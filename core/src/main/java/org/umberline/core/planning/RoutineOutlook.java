@@ -48,7 +48,11 @@ public final class RoutineOutlook {
 
   /** The first day a routine may begin: the day after what is caught up, else tomorrow. */
   public LocalDate earliestStart() {
-    return b.asOf.plusDays(Math.max(1, catchUp.size()));
+    return lastCaughtUp().orElse(b.asOf).plusDays(1);
+  }
+
+  private Optional<LocalDate> lastCaughtUp() {
+    return catchUp.stream().map(Advice.Step::on).reduce((a, b) -> b);
   }
 
   /** The changes of a routine from the as-of day on, what is caught up included. */
@@ -65,13 +69,18 @@ public final class RoutineOutlook {
   /** The day ahead from which a routine is judged: it can't undo what is there before it begins. */
   private int from(Optional<Routine> routine) {
     if (!catchUp.isEmpty()) {
-      return Math.max(1, catchUp.size() - 1);
+      return ChangeSearch.caughtUpBy(b.ahead(lastCaughtUp().orElseThrow()));
     }
     boolean late =
         routine
             .map(r -> b.ahead(r.nextOn()) <= ChangeSearch.TODAY)
             .orElse(b.search.freeDays() == 0);
     return late ? 1 : 0;
+  }
+
+  /** The day from which a routine is judged, where something is caught up before. */
+  public Optional<LocalDate> keptFrom() {
+    return catchUp.isEmpty() ? Optional.empty() : Optional.of(b.date(from(Optional.empty())));
   }
 
   /** The least share of the draws within every line on any one day. */

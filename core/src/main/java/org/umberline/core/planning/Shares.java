@@ -9,6 +9,9 @@ final class Shares {
   /** Above this share the advice goes in steps of a twentieth, below in hundredths. Chosen. */
   private static final double COARSE_ABOVE = 0.10;
 
+  /** So little, in percents, is changed by nobody, but by those who do already. Chosen. */
+  private static final int LEAST_PERCENT = 5;
+
   private static final double ROUNDING = 1e-9;
 
   private Shares() {}
@@ -28,10 +31,13 @@ final class Shares {
             .map(Routine::fraction)
             .filter(f -> f > COARSE_ABOVE && Math.abs(f * 20 - Math.rint(f * 20)) > ROUNDING)
             .isPresent();
+    double most = Math.floor(largest * 100 + ROUNDING);
+    double own = tank.routine().map(r -> Math.floor(r.fraction() * 100 + ROUNDING)).orElse(100.0);
+    double least = Math.max(1, Math.min(LEAST_PERCENT, own));
     return DoubleStream.concat(
-            DoubleStream.iterate(1, p -> p <= 100, p -> p + (p < 10 || fine ? 1 : 5)),
-            DoubleStream.of(Math.floor(largest * 100 + ROUNDING)))
-        .filter(p -> p >= 1 && p <= largest * 100 + ROUNDING)
+            DoubleStream.iterate(least, p -> p <= 100, p -> p + (p < 10 || fine ? 1 : 5)),
+            DoubleStream.of(most))
+        .filter(p -> p >= 1 && p <= most)
         .sorted()
         .distinct()
         .map(p -> p / 100)

@@ -27,6 +27,9 @@ final class TodayJudge {
   /** So many times the line is far over it: two weeks more would harm. Chosen. */
   private static final double FAR_OVER = 1.5;
 
+  /** So many times the line is told as over it: less sounds like the line itself. Chosen. */
+  private static final double CLEARLY_OVER = 1.1;
+
   /** What no routine can do is no trouble yet while the lines hold for so many days. Chosen. */
   private static final int STUCK_FAR_DAYS = 14;
 
@@ -235,7 +238,9 @@ final class TodayJudge {
     }
     habitHolds(f);
     if (!today) {
-      why.add(Reason.of(Kind.HOLDS_UNTIL).on(b.date(firstDay(f))));
+      boolean holds = b.search.latestSafe() != ChangeSearch.TODAY;
+      Kind until = holds ? Kind.HOLDS_UNTIL : Kind.CHANGE_HELPS_AGAIN;
+      why.add(Reason.of(until).on(b.date(firstDay(f))));
     }
     if (!f.lasts()) {
       why.add(limited(b.promise.nearer(PlannedChanges.NONE, 0)));
@@ -273,7 +278,10 @@ final class TodayJudge {
       }
       case NITRATE_FLOOR -> why.add(Reason.of(Kind.FLOOR_BINDS).of(Nutrient.NITRATE));
       case PHOSPHATE_FLOOR -> why.add(Reason.of(Kind.FLOOR_BINDS).of(Nutrient.PHOSPHATE));
-      default -> why.add(limited(worst));
+      default -> {
+        why.add(limited(worst));
+        everyWeek(worst);
+      }
     }
     boolean floor =
         first.limit() == BindingLimit.NITRATE_FLOOR
@@ -285,13 +293,25 @@ final class TodayJudge {
     boolean wanted = b.isOver() || weekly;
     // a week after the change is its weekday again
     int apart = weekly || isNitrateFarOver() ? WEEKLY_DAYS - 1 : STUCK_CHANGES_DAYS;
-    boolean lately = b.lastChange().filter(day -> day.isAfter(b.asOf.minusDays(apart))).isPresent();
-    if (lately || floor || !wanted || now <= 0 || (now - then) / now < WORTH_CHANGING) {
+    if (floor || !wanted || now <= 0 || (now - then) / now < WORTH_CHANGING) {
+      return 0;
+    }
+    Optional<LocalDate> again = b.lastLargeChange().map(day -> day.plusDays(apart));
+    if (again.filter(day -> day.isAfter(b.asOf)).isPresent()) {
+      why.add(Reason.of(Kind.CHANGE_HELPS_AGAIN).on(again.get()));
       return 0;
     }
     why.add(Reason.of(Kind.CHANGE_HELPS).of(worst).value(then));
-    why.add(Reason.of(Kind.BEST_REACHABLE).of(worst).value(b.levels.ofChangeWater(worst)));
     return share;
+  }
+
+  /** What the largest change every week comes to, where that is over the line all the same. */
+  private void everyWeek(Nutrient worst) {
+    double level = b.search.weeklyPeak(worst);
+    double ceiling = worst.line(b.judgedLines()).ceilingMgL().orElse(Double.POSITIVE_INFINITY);
+    if (level > CLEARLY_OVER * ceiling) {
+      why.add(Reason.of(Kind.BEST_REACHABLE).of(worst).value(level));
+    }
   }
 
   /** Nitrate is in the water and goes with it; phosphate comes back from rock and sand. */
@@ -330,15 +350,15 @@ final class TodayJudge {
         dry ? OptionalDouble.empty() : OptionalDouble.of(share),
         dry ? OptionalDouble.empty() : OptionalDouble.of(b.litres(share)),
         changes
-            ? Optional.of(b.date(chosen.map(TodayJudge::firstDay).orElse(b.search.latestSafe())))
+            ? Optional.of(b.date(chosen.map(this::firstDay).orElse(b.search.latestSafe())))
             : Optional.empty(),
         dry ? next : Optional.empty(),
         needed && !dry ? b.waiting() : Optional.empty(),
         List.copyOf(why));
   }
 
-  static int firstDay(Found found) {
-    return found.catchUps() > 0 ? ChangeSearch.TODAY : found.start();
+  private int firstDay(Found found) {
+    return found.catchUps() > 0 ? b.search.earliest() : found.start();
   }
 
   private Reason safety(SafetyGuard.Finding finding) {

@@ -76,7 +76,7 @@ final class WaysBeside {
                     f.start(),
                     f.catchUps(),
                     f.catchUpFraction(),
-                    f.from())));
+                    f.sureFrom())));
   }
 
   static Optional<Advice.CaughtUp> caughtUp(int times, double fraction) {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 import static org.umberline.core.TankBuilder.WORKERS;
 
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
@@ -26,6 +27,7 @@ import org.umberline.core.simulation.Scenario;
 import org.umberline.core.simulation.TankState;
 import org.umberline.core.tank.AdsorberPlacement;
 import org.umberline.core.tank.Analyte;
+import org.umberline.core.tank.Dosing;
 import org.umberline.core.tank.Effort;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.Limits;
@@ -157,6 +159,58 @@ class AdvisorTest {
     assertThat(over.today().ifWaiting().get().chance()).isEqualTo(1);
   }
 
+  /** 92 against 40 is brought down by two changes of a half, not on two days running. */
+  @Test
+  void largeChangesAreThreeDaysApart() {
+    Advice advice = advice(tank(0, 0.5, List.of(7.0)).build(), 92);
+    assertThat(advice.catchUp().stream().map(Advice.Step::on))
+        .containsExactly(AS_OF, AS_OF.plusDays(3));
+    assertThat(advice.recommended().orElseThrow().nextOn()).isAfter(AS_OF.plusDays(3));
+  }
+
+  @ParameterizedTest
+  @CsvSource({"29, 2", "28, 1", "27, 0"})
+  void afterALargeChangeTheNextIsNotSooner(int changedOn, int waits) {
+    Advice advice = advice(tank(0, 0.5, List.of(7.0)).change(changedOn, 50).build(), 46);
+    assertThat(advice.catchUp().get(0).on()).isEqualTo(AS_OF.plusDays(waits));
+    assertThat(advice.today().verdict()).isEqualTo(waits > 0 ? Verdict.SKIP : Verdict.CHANGE);
+    assertThat(advice.today().why().stream().map(Reason::kind))
+        .contains(waits > 0 ? Reason.Kind.CHANGE_HELPS_AGAIN : Reason.Kind.IF_WAITING)
+        .doesNotContain(Reason.Kind.HOLDS_UNTIL);
+  }
+
+  /** 0.4 mg/L a week against 40 could do with one percent; nobody carries so little. */
+  @ParameterizedTest
+  @CsvSource({"0, 0.05", "2, 0.02"})
+  void nobodyIsToldToChangeATrifle(double ownPercent, double least) {
+    TankBuilder habit = tank(0, 0.5, List.of(7.0));
+    if (ownPercent > 0) {
+      habit.routine(new Routine(ownPercent / 100, 7, AS_OF.plusDays(3)));
+    }
+    Dosing little = new Dosing("mix", 0.6, 7, TankBuilder.always());
+    TankModel tank = habit.build().withDosing(List.of(little));
+    Advice.Option option = advice(tank, 39).options().get(0);
+    assertThat(option.fraction().getAsDouble()).isEqualTo(least);
+  }
+
+  /**
+   * Of the draws a search looks at a tenth and one are over the line on the fourth day, of all
+   * draws a twentieth: the fifth, on which the others reach it, stays the last safe day.
+   */
+  @Test
+  void theLatestSafeDayIsTheSameForASearch() {
+    double[] unlisted = new double[500];
+    Arrays.fill(unlisted, 0, 21, (3 - RISE) / 4.4268);
+    TankModel tank = tank(0, 0.9, List.of(7.0)).build();
+    Instant evening = AS_OF.atTime(18, 0).toInstant(ZoneOffset.UTC);
+    Advice alike = new Advisor(tank, certain(tank, 30, 0.01), evening).advise();
+    Advice advice = new Advisor(tank, drawn(tank, 30, 0.01, unlisted), evening).advise();
+    assertThat(advice.today().latestSafeDay()).isEqualTo(alike.today().latestSafeDay());
+    assertThat(advice.recommended().orElseThrow().fraction())
+        .as("3 mg/L a day against 40")
+        .isBetween(0.5, 0.6);
+  }
+
   @ParameterizedTest
   @CsvSource({"40", "41", "80"})
   void aSourceAtOrOverTheCeilingHoldsAtNoSize(double source) {
@@ -222,6 +276,22 @@ class AdvisorTest {
     Advice advice = advice(tank, nitrate);
     assertThat(advice.today().verdict()).isEqualTo(Verdict.STUCK);
     assertThat(advice.today().fraction().isPresent()).isEqualTo(again);
+    assertThat(advice.today().why())
+        .filteredOn(reason -> reason.kind() == Reason.Kind.BEST_REACHABLE)
+        .singleElement()
+        .satisfies(
+            reason -> assertThat(reason.value().getAsDouble()).isCloseTo(14 / 0.3, within(3.0)));
+    assertThat(advice.today().why())
+        .filteredOn(reason -> reason.kind() == Reason.Kind.CHANGE_HELPS_AGAIN)
+        .hasSize(again ? 0 : 1)
+        .allSatisfy(reason -> assertThat(reason.day()).contains(AS_OF.plusDays(6)));
+  }
+
+  /** A small change, made as ever, is no reason to put a large one off. */
+  @Test
+  void aSmallChangeLatelyPutsNoLargeOneOff() {
+    TankModel tank = tank(0, 0.3, List.of(7.0)).change(22, 10).build();
+    assertThat(advice(tank, 45).today().fraction()).hasValue(0.3);
   }
 
   /**

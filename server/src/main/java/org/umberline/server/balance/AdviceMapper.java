@@ -2,8 +2,11 @@ package org.umberline.server.balance;
 
 import static org.umberline.server.http.Absent.orNull;
 
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.stream.Stream;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Advice;
 import org.umberline.core.planning.Reason;
@@ -39,12 +42,29 @@ public final class AdviceMapper {
     Optional<Routine> routine = routine(advice).or(() -> fixed ? standing : Optional.empty());
     if (advice.today().fraction().isEmpty()) {
       // without a day none is planned: a test comes first
-      return advice.today().skipUntil().flatMap(day -> routine.map(r -> r.startingOn(day)));
+      return advice.today().skipUntil().flatMap(day -> routine.map(r -> from(day, r, advice)));
     }
     double share = advice.today().fraction().getAsDouble();
     return routine
-        .map(r -> advice.catchUp().isEmpty() ? r.startingOn(advice.asOf()) : r)
+        .map(r -> from(advice.asOf(), r, advice))
         .or(() -> Optional.of(new Routine(share, ONCE_DAYS, advice.asOf())));
+  }
+
+  /** A routine that begins on a day, or after what is caught up. */
+  private static Routine from(LocalDate day, Routine routine, Advice advice) {
+    return advice.catchUp().isEmpty() ? routine.startingOn(day) : routine;
+  }
+
+  /** The share of the next change; empty where none is advised. */
+  public static OptionalDouble nextFraction(Advice advice) {
+    if (advice.today().fraction().isPresent()) {
+      return advice.today().fraction();
+    }
+    return Stream.concat(
+            advice.catchUp().stream().map(Advice.Step::fraction),
+            advice.recommended().stream().map(Advice.Recommended::fraction))
+        .mapToDouble(Double::doubleValue)
+        .findFirst();
   }
 
   static AdviceViews.Today today(Advice advice, AdviceWords words) {
@@ -120,7 +140,11 @@ public final class AdviceMapper {
 
   public static AdviceViews.RecoveryStep step(Advice.Step step) {
     return new AdviceViews.RecoveryStep(
-        step.on(), step.fraction(), step.litres(), step.nitrateAfterMgL());
+        step.on(),
+        step.fraction(),
+        step.litres(),
+        step.nitrateAfterMgL(),
+        step.phosphateAfterMgL());
   }
 
   /** The test that leads; null where none does. */

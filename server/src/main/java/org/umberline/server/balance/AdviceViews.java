@@ -16,7 +16,7 @@ public final class AdviceViews {
           "a test worth more than acting: chance of crossing, chance to turn the decision")
   public record TestFirst(String analyte, double chance, double settles) {}
 
-  @Schema(description = "larger changes, one a day from today on, before a routine begins")
+  @Schema(description = "larger changes, three days apart, before a routine begins")
   public record CaughtUp(double fraction, int times) {}
 
   @Schema(description = "the smallest change that keeps the lines at an interval")
@@ -111,7 +111,11 @@ public final class AdviceViews {
       double alkalinityUsedDkhPerWeek) {}
 
   public record RecoveryStep(
-      LocalDate on, double fraction, double litres, double nitrateAfterMgL) {}
+      LocalDate on,
+      double fraction,
+      double litres,
+      double nitrateAfterMgL,
+      double phosphateAfterMgL) {}
 
   @Schema(
       description =

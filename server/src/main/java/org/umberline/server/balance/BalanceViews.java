@@ -34,7 +34,8 @@ public final class BalanceViews {
   @Schema(
       description =
           "what a routine, or none, leads to; holds says whether the lines are kept with the"
-              + " confidence asked, through the day until; recovery comes before the routine")
+              + " confidence asked, through the day until; recovery comes before the routine, which"
+              + " is then judged from the day keptFrom")
   public record Outlook(
       @Schema(nullable = true) Routine routine,
       List<LocalDate> changeDays,
@@ -44,6 +45,7 @@ public final class BalanceViews {
       @Schema(nullable = true) BindingLimit bindingLimit,
       LocalDate until,
       List<AdviceViews.RecoveryStep> recovery,
+      @Schema(nullable = true) LocalDate keptFrom,
       Measures measures,
       NutrientOutlook nitrate,
       NutrientOutlook phosphate,

@@ -57,16 +57,8 @@ public class ChangeAnswers {
 
   /** What is advised today, else what comes next, else what the routine takes, else a quarter. */
   private static double planned(LearnedTank now, Advice advice) {
-    return advice
-        .today()
-        .fraction()
-        .orElseGet(
-            () ->
-                advice
-                    .recommended()
-                    .map(Advice.Recommended::fraction)
-                    .or(() -> now.standing().map(Routine::fraction))
-                    .orElse(0.25));
+    return AdviceMapper.nextFraction(advice)
+        .orElseGet(() -> now.standing().map(Routine::fraction).orElse(0.25));
   }
 
   private static ChangeViews.RunSheet view(Stored stored, LearnedTank now, RunSheet sheet) {

@@ -94,13 +94,7 @@ public class RoundsAnswers implements WorkedAhead {
     Projection alone = outlook.projection(PlannedChanges.NONE, now.horizon());
     Forecast nitrate = Forecast.of(alone, Nutrient.NITRATE, now.tank().lines());
     Forecast phosphate = Forecast.of(alone, Nutrient.PHOSPHATE, now.tank().lines());
-    OptionalDouble fraction =
-        advice.today().fraction().isPresent()
-            ? advice.today().fraction()
-            : advice
-                .recommended()
-                .map(r -> OptionalDouble.of(r.fraction()))
-                .orElse(OptionalDouble.empty());
+    OptionalDouble fraction = AdviceMapper.nextFraction(advice);
     Optional<LocalDate> on =
         advice.today().fraction().isPresent()
             ? Optional.of(now.today())
