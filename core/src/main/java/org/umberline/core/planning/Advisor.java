@@ -220,7 +220,7 @@ public final class Advisor {
         Optional.of(b.date(f.start())),
         OptionalDouble.of(b.litres(f.fraction()) * perPeriod),
         OptionalDouble.of(1 - Math.pow(1 - f.fraction(), perPeriod)),
-        b.promise.within(b.search.changes(f), f.sureFrom(), b.search.surely()),
+        b.promise.within(b.search.changes(f), b.search.keptFrom(f), b.search.surely()),
         OptionalDouble.of(b.minutesPer28Days(f.fraction(), f.everyDays())));
   }
 
@@ -240,7 +240,7 @@ public final class Advisor {
         b.litres(f.fraction()),
         b.date(f.start()),
         b.minutesPer28Days(f.fraction(), f.everyDays()),
-        b.promise.within(changes, f.sureFrom(), b.search.surely()),
+        b.promise.within(changes, b.search.keptFrom(f), b.search.surely()),
         range.nitratePeak(),
         range.nitrateTrough(),
         range.phosphatePeak(),

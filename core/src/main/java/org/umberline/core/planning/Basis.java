@@ -270,7 +270,7 @@ final class Basis {
 
   /** The least share of the draws under the ceilings on any one day, with what was found. */
   double held(Found found) {
-    return promise.underCeilings(search.changes(found), found.sureFrom(), search.surely());
+    return promise.underCeilings(search.changes(found), search.keptFrom(found), search.surely());
   }
 
   /** Day ahead of a date, today and before being {@link ChangeSearch#TODAY}. */

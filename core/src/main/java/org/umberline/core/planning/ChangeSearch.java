@@ -253,6 +253,22 @@ final class ChangeSearch {
     return Math.max(NEXT_LOOK_DAYS, judgedAfter(last));
   }
 
+  /**
+   * The day ahead from which changes are judged: that after the last one that catches up, or where
+   * they keep the promise only later, the day by which it is caught up.
+   */
+  int keptFrom(PlannedChanges changes, int last) {
+    int soon = judgedAfter(last);
+    return promise.keeps(changes, soon, surely) ? soon : caughtUpBy(last);
+  }
+
+  /** The same of what was found. */
+  int keptFrom(Found found) {
+    return found.catchUps() == 0
+        ? found.from()
+        : keptFrom(changes(found), catchUpDay(found.catchUps() - 1));
+  }
+
   /** Today's change comes at the end of today: the level before it stands in tomorrow's most. */
   static int judgedFrom(int start) {
     return start == TODAY ? 1 : 0;

@@ -139,6 +139,11 @@ final class Promise {
     return 1 - worstOver(planned, from, Math.min(until, days));
   }
 
+  /** Whether a plan keeps the promise on those days, or nearly does. */
+  boolean keeps(PlannedChanges planned, int from, int until) {
+    return underCeilings(planned, from, until) >= confidence - Advisor.NEARLY - ROUNDING;
+  }
+
   private double worstOver(PlannedChanges planned, int from, int until) {
     double worst = 0;
     for (int day = from; day < until; day++) {

@@ -69,7 +69,7 @@ public final class RoutineOutlook {
   /** The day ahead from which a routine is judged: it can't undo what is there before it begins. */
   private int from(Optional<Routine> routine) {
     if (!catchUp.isEmpty()) {
-      return ChangeSearch.caughtUpBy(b.ahead(lastCaughtUp().orElseThrow()));
+      return b.search.keptFrom(changes(routine), b.ahead(lastCaughtUp().orElseThrow()));
     }
     boolean late =
         routine
@@ -78,9 +78,11 @@ public final class RoutineOutlook {
     return late ? 1 : 0;
   }
 
-  /** The day from which a routine is judged, where something is caught up before. */
-  public Optional<LocalDate> keptFrom() {
-    return catchUp.isEmpty() ? Optional.empty() : Optional.of(b.date(from(Optional.empty())));
+  /** The day from which a routine is judged; empty where that is the day after the first change. */
+  public Optional<LocalDate> keptFrom(Optional<Routine> routine) {
+    return lastCaughtUp()
+        .filter(last -> from(routine) > ChangeSearch.judgedAfter(b.ahead(last)))
+        .map(last -> b.date(from(routine)));
   }
 
   /** The least share of the draws within every line on any one day. */
@@ -90,8 +92,7 @@ public final class RoutineOutlook {
 
   /** Whether a routine, or none, keeps the promise, or nearly does. */
   public boolean holds(Optional<Routine> routine) {
-    return b.promise.underCeilings(changes(routine), from(routine), b.search.surely())
-        >= b.confidence - Advisor.NEARLY - 1e-9;
+    return b.promise.keeps(changes(routine), from(routine), b.search.surely());
   }
 
   /**

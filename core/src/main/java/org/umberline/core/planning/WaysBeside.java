@@ -76,7 +76,7 @@ final class WaysBeside {
                     f.start(),
                     f.catchUps(),
                     f.catchUpFraction(),
-                    f.sureFrom())));
+                    b.search.keptFrom(f))));
   }
 
   static Optional<Advice.CaughtUp> caughtUp(int times, double fraction) {
@@ -102,8 +102,7 @@ final class WaysBeside {
         fraction,
         everyDays,
         b.date(start),
-        b.promise.underCeilings(changes, from, b.search.surely())
-            >= b.confidence - Advisor.NEARLY - 1e-9,
+        b.promise.keeps(changes, from, b.search.surely()),
         b.promise.within(changes, from, b.search.surely()),
         litresPer28,
         b.minutesPer28Days(fraction, everyDays),

@@ -54,7 +54,7 @@ public final class BalanceMapper {
         binding.orElse(null),
         now.today().plusDays(now.horizon()),
         catchUp.stream().map(AdviceMapper::step).toList(),
-        outlook.keptFrom().orElse(null),
+        outlook.keptFrom(routine).orElse(null),
         measures(outlook.measures(routine)),
         nutrient(Forecast.of(projection, Nutrient.NITRATE, now.tank().lines())),
         nutrient(Forecast.of(projection, Nutrient.PHOSPHATE, now.tank().lines())),

@@ -34,8 +34,8 @@ public final class BalanceViews {
   @Schema(
       description =
           "what a routine, or none, leads to; holds says whether the lines are kept with the"
-              + " confidence asked, through the day until; recovery comes before the routine, which"
-              + " is then judged from the day keptFrom")
+              + " confidence asked, through the day until; recovery comes before the routine;"
+              + " where it takes some days to keep them, keptFrom is the first on which it does")
   public record Outlook(
       @Schema(nullable = true) Routine routine,
       List<LocalDate> changeDays,
