@@ -33,11 +33,16 @@
   const LONGEST = 500;
   /** A line that is not answered in this time is left to the outbox, and the field is free. */
   const FREE_AFTER_MS = 1500;
+  /** A line that is entered before it was read back waits so long for a question. */
+  const ASKED_WITHIN_MS = 600;
   let text = $state('');
   let readBack = $state<ReadBack | null>(null);
   let refused = $state('');
   let sending = $state(false);
   let focused = $state(false);
+  /** The line that stands read back, and the one whose question was left unanswered once. */
+  let readText = '';
+  let asked = $state('');
   let mine = '';
   let input: HTMLInputElement | undefined = $state();
   const reading = new Latest();
@@ -74,6 +79,7 @@
       api.POST('/api/tanks/{id}/readings', { params: path(), body, signal }),
     );
     if (!answer) return;
+    readText = body.text;
     readBack = answer.data ?? {
       tank,
       name: '',
@@ -87,7 +93,23 @@
   function submit(event: SubmitEvent) {
     event.preventDefault();
     if (sending || !text.trim()) return;
-    void send();
+    void sendUnlessAsked();
+  }
+
+  /** Whoever types fast sees a question before the line is noted; a second time it is. */
+  async function sendUnlessAsked() {
+    if (text !== readText && text !== asked && navigator.onLine) {
+      clearTimeout(timer);
+      sending = true;
+      const late = new Promise((resolve) => setTimeout(resolve, ASKED_WITHIN_MS));
+      await Promise.race([read().catch(() => undefined), late]);
+      sending = false;
+      if (text === readText && readBack?.remarks.some((remark) => remark.includes('?'))) {
+        asked = text;
+        return;
+      }
+    }
+    await send();
   }
 
   async function send() {
@@ -245,6 +267,9 @@
             {/if}
             {#each readBack.understood as sentence (sentence)}<p>{sentence}</p>{/each}
             {#each readBack.remarks as remark (remark)}<p class="text-neutral">{remark}</p>{/each}
+            {#if asked === text}<p class="font-semibold">
+                Not noted yet: once more notes it so.
+              </p>{/if}
             {#each readBack.problems as problem (problem)}<p class="text-error">{problem}</p>{/each}
             {#if readBack.completions.length > 0}
               <p

@@ -69,6 +69,24 @@ describe('the entry line', () => {
     return { field: screen.getByTestId('entry-line') as HTMLInputElement, onrecorded };
   }
 
+  it('asks before it notes a line whose question nobody has seen yet', async () => {
+    const noting = answers;
+    answers = (request) => {
+      const answer = noting(request);
+      return request.path.endsWith('/readings')
+        ? { ...answer, body: { ...(answer.body as object), remarks: ['Was this one mg/L?'] } }
+        : answer;
+    };
+    const { field, onrecorded } = line();
+    await fireEvent.input(field, { target: { value: 'po4 0.4' } });
+    await fireEvent.submit(field.form as HTMLFormElement);
+    await waitFor(() => expect(screen.getByTestId('read-back')).toHaveTextContent('Not noted yet'));
+    expect(onrecorded).not.toHaveBeenCalled();
+    expect(field).toHaveValue('po4 0.4');
+    await fireEvent.submit(field.form as HTMLFormElement);
+    await waitFor(() => expect(onrecorded).toHaveBeenCalledOnce());
+  });
+
   it('says what it understood before Enter, and notes it once', async () => {
     const { field, onrecorded } = line();
     await fireEvent.input(field, { target: { value: 'no3 20' } });
