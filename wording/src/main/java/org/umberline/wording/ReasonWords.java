@@ -177,6 +177,10 @@ final class ReasonWords {
           Phrase.of("One change can be at most ", share, ": nitrate would fall too far at once.");
       case BEST_REACHABLE ->
           Phrase.of("Every week it would still leave ", nutrient, " at up to about ", level, ".");
+      case COMES_BACK ->
+          Phrase.of(
+              SmallWords.capital(nutrient),
+              " comes back from rock and sand within days: a change helps for no longer.");
       case CHANGE_HELPS_AGAIN ->
           Phrase.of("Water was changed lately; another change is worth making about ", day, ".");
       case CHANGE_HELPS ->

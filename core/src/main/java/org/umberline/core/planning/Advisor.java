@@ -279,7 +279,7 @@ public final class Advisor {
       case NITRATE_FLOOR -> binding(Nutrient.NITRATE, Advice.Side.FLOOR);
       case PHOSPHATE_FLOOR -> binding(Nutrient.PHOSPHATE, Advice.Side.FLOOR);
       case NONE -> b.belowFloor().flatMap(n -> binding(n, Advice.Side.FLOOR));
-      default -> binding(b.promise.nearer(PlannedChanges.NONE, 0), Advice.Side.CEILING);
+      default -> binding(b.search.hardest(), Advice.Side.CEILING);
     };
   }
 

@@ -127,6 +127,11 @@ final class ChangeSearch {
     return free;
   }
 
+  /** The nutrient whose ceiling is the first to be passed more often than accepted. */
+  Nutrient first() {
+    return promise.worse(PlannedChanges.NONE, Math.min(free, promise.days() - 1));
+  }
+
   boolean noneNeeded() {
     return free >= promise.days();
   }
@@ -308,6 +313,12 @@ final class ChangeSearch {
     return Optional.of(found);
   }
 
+  /** The smallest share that is enough with all changes on the days of another plan. */
+  Optional<Found> onTheDaysOf(Found plan) {
+    boolean fits = shares.length > 0 && !sourceTooRich && stripped.isEmpty();
+    return fits ? smallest(plan).map(this::checked).filter(Found::feasible) : Optional.empty();
+  }
+
   /** Where the first change is due now, a larger one may leave less for the routine. */
   private Found lighter(Found plain) {
     int next = earliest + (int) Math.ceil(plain.everyDays());
@@ -432,8 +443,20 @@ final class ChangeSearch {
     return true;
   }
 
+  /** The largest change today, and none after it. */
+  PlannedChanges once() {
+    return changes(0, 0, TODAY, largestShare(), promise.daysAhead() + 1);
+  }
+
   private PlannedChanges weekly() {
     return changes(0, 0, TODAY, largestShare(), NEXT_LOOK_DAYS);
+  }
+
+  /**
+   * The nutrient whose ceiling is passed most often though the largest change is made every week.
+   */
+  Nutrient hardest() {
+    return promise.nearer(weekly(), promise.days() / 2);
   }
 
   /** The most a nutrient comes to once the largest change is made every week, mg/L, a median. */

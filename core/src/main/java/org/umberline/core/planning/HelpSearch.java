@@ -7,9 +7,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import org.umberline.core.calibration.Posterior;
-import org.umberline.core.calibration.Quantiles;
 import org.umberline.core.forecast.Nutrient;
-import org.umberline.core.forecast.Projection;
 import org.umberline.core.planning.Advice.Lever;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.tank.Blend;
@@ -101,9 +99,15 @@ final class HelpSearch {
       return new Enough(OptionalDouble.of(0), everyDays, 0);
     }
     search.askShareAlone(chosen);
-    Found found = search.find(everyDays);
+    Found own = search.find(everyDays);
+    // with all changes on the days that are advised a lever never leaves more than without it
+    Found found =
+        chosen
+            .flatMap(search::onTheDaysOf)
+            .filter(f -> !own.feasible() || f.fraction() < own.fraction())
+            .orElse(own);
     if (!found.feasible()) {
-      return new Enough(OptionalDouble.empty(), everyDays, later(ahead, nutrient));
+      return new Enough(OptionalDouble.empty(), everyDays, later(promise, nutrient));
     }
     // less would do than anybody changes: more of it, less often
     if (found.fraction() <= search.leastShare() && everyDays != Advisor.WEEKS_4) {
@@ -114,15 +118,9 @@ final class HelpSearch {
   }
 
   /** Median level of a nutrient after four weeks, or at the end of the days, without a change. */
-  private double later(Posterior ahead, Nutrient nutrient) {
+  private double later(Promise promise, Nutrient nutrient) {
     int days = Math.min((int) Advisor.WEEKS_4, daysAhead);
-    Projection alone = Projection.of(ahead, days, PlannedChanges.NONE);
-    double[] levels = new double[alone.draws()];
-    for (int draw = 0; draw < levels.length; draw++) {
-      levels[draw] = alone.high(nutrient, days - 1, draw);
-    }
-    Quantiles.sort(levels);
-    return nutrient.ion(Quantiles.of(levels, 0.5));
+    return promise.median(PlannedChanges.NONE, nutrient, days - 1);
   }
 
   private record Tried(Advice.Help help, double levelMgL) {}
@@ -200,7 +198,8 @@ final class HelpSearch {
 
   /** Where nothing alone is enough: what lowers the level most, and the two best together. */
   private List<Advice.Help> mostOf(List<Tried> notEnough, Nutrient nutrient) {
-    double alone = later(posterior, nutrient);
+    double alone =
+        later(new Promise(posterior, lines, tank.limits().confidence(), daysAhead), nutrient);
     List<Tried> lower =
         notEnough.stream()
             .filter(

@@ -2,6 +2,7 @@ package org.umberline.core.planning;
 
 import java.util.Arrays;
 import org.umberline.core.calibration.Posterior;
+import org.umberline.core.calibration.Quantiles;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.forecast.Projection;
 import org.umberline.core.simulation.PlannedChanges;
@@ -117,9 +118,27 @@ final class Promise {
     return count / (double) posterior.draws().size();
   }
 
+  /** Median over the draws of the nutrient's most on a day ahead, mg/L of the ion. */
+  double median(PlannedChanges planned, Nutrient nutrient, int day) {
+    Projection projection = projection(planned);
+    double[] levels = new double[projection.draws()];
+    for (int draw = 0; draw < levels.length; draw++) {
+      levels[draw] = projection.high(nutrient, day, draw);
+    }
+    Quantiles.sort(levels);
+    return nutrient.ion(Quantiles.of(levels, 0.5));
+  }
+
   /** Share over the worse ceiling on a day ahead. */
   double over(PlannedChanges planned, int day) {
     return Math.max(over(planned, Nutrient.NITRATE, day), over(planned, Nutrient.PHOSPHATE, day));
+  }
+
+  /** The nutrient whose ceiling that is. */
+  Nutrient worse(PlannedChanges planned, int day) {
+    return over(planned, Nutrient.PHOSPHATE, day) > over(planned, Nutrient.NITRATE, day)
+        ? Nutrient.PHOSPHATE
+        : Nutrient.NITRATE;
   }
 
   /**

@@ -89,6 +89,8 @@ public record Reason(
     BEST_REACHABLE,
     /** A change today brings nutrient to about value, mg/L. */
     CHANGE_HELPS,
+    /** Rock and sand soon give back what a change takes out of nutrient. */
+    COMES_BACK,
     /** Water was changed lately; from day on a change helps again. */
     CHANGE_HELPS_AGAIN,
     /** Nutrient is below its floor now; value is the median level. */

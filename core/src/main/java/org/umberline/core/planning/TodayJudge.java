@@ -15,21 +15,6 @@ import org.umberline.core.tank.Stance;
 
 /** Puts the verdict of the day together, in the order of judgement. */
 final class TodayJudge {
-  /** A change where none keeps the line still helps when it takes out such a share. Chosen. */
-  private static final double WORTH_CHANGING = 0.1;
-
-  /** Where no routine holds, a change is not asked for again within so many days. Chosen. */
-  private static final int STUCK_CHANGES_DAYS = 14;
-
-  /** But every week where that may be enough after all, or nitrate is far over its line. */
-  private static final int WEEKLY_DAYS = 7;
-
-  /** So many times the line is far over it: two weeks more would harm. Chosen. */
-  private static final double FAR_OVER = 1.5;
-
-  /** So many times the line is told as over it: less sounds like the line itself. Chosen. */
-  private static final double CLEARLY_OVER = 1.1;
-
   /** What no routine can do is no trouble yet while the lines hold for so many days. Chosen. */
   private static final int STUCK_FAR_DAYS = 14;
 
@@ -171,19 +156,17 @@ final class TodayJudge {
               .of(odd.get())
               .value(b.lastTest(odd.get()).orElseThrow().standardValue()));
     }
-    boolean changeToday = chosen.filter(c -> firstDay(c) == ChangeSearch.TODAY).isPresent();
+    if (chosen.filter(c -> firstDay(c) == ChangeSearch.TODAY).isEmpty()) {
+      return Optional.empty();
+    }
+    Nutrient decides = b.search.first();
     boolean changedLately =
         b.lastChange().filter(day -> !day.isBefore(b.asOf.minusDays(1))).isPresent();
-    if (changeToday && changedLately && !b.isOver()) {
-      Nutrient nutrient = b.promise.nearer(PlannedChanges.NONE, 0);
-      if (!b.testedToday(nutrient)) {
-        return Optional.of(Reason.of(Kind.CHANGED_LATELY).of(nutrient));
-      }
+    if (changedLately && !b.isOver() && !b.testedToday(decides)) {
+      return Optional.of(Reason.of(Kind.CHANGED_LATELY).of(decides));
     }
-    Nutrient decides = b.promise.nearer(PlannedChanges.NONE, 0);
     LocalDate tested = b.lastTest(decides).map(b::dayOf).orElse(LocalDate.MIN);
-    if (changeToday
-        && b.promise.overNow(decides) < SURELY_OVER
+    if (b.promise.overNow(decides) < SURELY_OVER
         && tested.isBefore(b.asOf.minusDays(SAME_TEST_COUNTS_DAYS))) {
       double settles =
           asks.stream()
@@ -218,7 +201,7 @@ final class TodayJudge {
       if (b.search.freeDays() > 0) {
         why.add(Reason.of(Kind.HOLDS_UNTIL).on(b.date(b.search.latestSafe())));
       }
-      why.add(Reason.of(Kind.NO_CHANGE_WANTED).of(b.promise.nearer(PlannedChanges.NONE, 0)));
+      why.add(Reason.of(Kind.NO_CHANGE_WANTED).of(b.search.first()));
       return 0;
     }
     if (chosen.isEmpty()) {
@@ -232,7 +215,7 @@ final class TodayJudge {
               w ->
                   why.add(
                       Reason.of(Kind.IF_WAITING)
-                          .of(b.promise.nearer(PlannedChanges.NONE, 0))
+                          .of(b.promise.worse(PlannedChanges.NONE, b.ahead(w.until())))
                           .on(w.until())
                           .chance(w.chance())));
     }
@@ -243,7 +226,7 @@ final class TodayJudge {
       why.add(Reason.of(until).on(b.date(firstDay(f))));
     }
     if (!f.lasts()) {
-      why.add(limited(b.promise.nearer(PlannedChanges.NONE, 0)));
+      why.add(limited(b.search.hardest()));
     }
     if (!today) {
       return 0;
@@ -264,7 +247,7 @@ final class TodayJudge {
       why.add(Reason.of(Kind.HOLDS_UNTIL).on(b.date(b.search.latestSafe())));
     }
     Found first = found.get(0);
-    Nutrient worst = b.promise.nearer(PlannedChanges.NONE, 0);
+    Nutrient worst = b.search.hardest();
     switch (first.limit()) {
       case SOURCE -> {
         for (Nutrient nutrient : b.judged) {
@@ -280,44 +263,13 @@ final class TodayJudge {
       case PHOSPHATE_FLOOR -> why.add(Reason.of(Kind.FLOOR_BINDS).of(Nutrient.PHOSPHATE));
       default -> {
         why.add(limited(worst));
-        everyWeek(worst);
+        StuckChange.everyWeek(b, worst).ifPresent(why::add);
       }
     }
     boolean floor =
         first.limit() == BindingLimit.NITRATE_FLOOR
             || first.limit() == BindingLimit.PHOSPHATE_FLOOR;
-    double share = b.search.largestShare();
-    double now = b.levels.now(worst);
-    double then = b.after(worst, share, 1);
-    boolean weekly = b.search.weeklyMayHold();
-    boolean wanted = b.isOver() || weekly;
-    // a week after the change is its weekday again
-    int apart = weekly || isNitrateFarOver() ? WEEKLY_DAYS - 1 : STUCK_CHANGES_DAYS;
-    if (floor || !wanted || now <= 0 || (now - then) / now < WORTH_CHANGING) {
-      return 0;
-    }
-    Optional<LocalDate> again = b.lastLargeChange().map(day -> day.plusDays(apart));
-    if (again.filter(day -> day.isAfter(b.asOf)).isPresent()) {
-      why.add(Reason.of(Kind.CHANGE_HELPS_AGAIN).on(again.get()));
-      return 0;
-    }
-    why.add(Reason.of(Kind.CHANGE_HELPS).of(worst).value(then));
-    return share;
-  }
-
-  /** What the largest change every week comes to, where that is over the line all the same. */
-  private void everyWeek(Nutrient worst) {
-    double level = b.search.weeklyPeak(worst);
-    double ceiling = worst.line(b.judgedLines()).ceilingMgL().orElse(Double.POSITIVE_INFINITY);
-    if (level > CLEARLY_OVER * ceiling) {
-      why.add(Reason.of(Kind.BEST_REACHABLE).of(worst).value(level));
-    }
-  }
-
-  /** Nitrate is in the water and goes with it; phosphate comes back from rock and sand. */
-  private boolean isNitrateFarOver() {
-    OptionalDouble ceiling = Nutrient.NITRATE.line(b.tank.lines()).ceilingMgL();
-    return ceiling.isPresent() && b.levels.now(Nutrient.NITRATE) > FAR_OVER * ceiling.getAsDouble();
+    return floor ? 0 : new StuckChange(b, worst).asked(why);
   }
 
   private Reason limited(Nutrient worst) {

@@ -1,0 +1,116 @@
+package org.umberline.core.planning;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.stream.Stream;
+import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.planning.Reason.Kind;
+import org.umberline.core.simulation.PlannedChanges;
+
+/**
+ * Where no routine holds: whether one change is worth making all the same, and what it comes to.
+ */
+final class StuckChange {
+  /** It is when it takes out such a share of what would be there a week later. Chosen. */
+  private static final double WORTH_CHANGING = 0.1;
+
+  /** By this day ahead most of what rock and sand give back is back. Common practice, no source. */
+  private static final int SETTLED_DAYS = 2;
+
+  private static final int A_WEEK_LATER = 6;
+
+  /** It is not asked for again within so many days. Chosen. */
+  private static final int APART_DAYS = 14;
+
+  /**
+   * But every week where that may be enough after all, where it helps the other nutrient, or where
+   * nitrate is far over its line.
+   */
+  private static final int WEEKLY_DAYS = 7;
+
+  /** So many times the line is far over it: two weeks more would harm. Chosen. */
+  private static final double FAR_OVER = 1.5;
+
+  /** So many times the line is told as over it: less sounds like the line itself. Chosen. */
+  private static final double CLEARLY_OVER = 1.1;
+
+  private final Basis b;
+  private final Nutrient worst;
+  private final PlannedChanges once;
+
+  StuckChange(Basis basis, Nutrient worst) {
+    b = basis;
+    this.worst = worst;
+    once = b.search.once();
+  }
+
+  /** What the largest change every week comes to, where that is over the line all the same. */
+  static Optional<Reason> everyWeek(Basis b, Nutrient nutrient) {
+    double level = b.search.weeklyPeak(nutrient);
+    double ceiling = nutrient.line(b.judgedLines()).ceilingMgL().orElse(Double.POSITIVE_INFINITY);
+    return level > CLEARLY_OVER * ceiling
+        ? Optional.of(Reason.of(Kind.BEST_REACHABLE).of(nutrient).value(level))
+        : Optional.empty();
+  }
+
+  /**
+   * The share that is worth changing today.
+   *
+   * @param why what speaks for it or against it is added
+   * @return 0 for none
+   */
+  double asked(List<Reason> why) {
+    boolean weekly = b.search.weeklyMayHold();
+    if (!b.isOver() && !weekly) {
+      return 0;
+    }
+    Optional<Nutrient> helped =
+        Stream.concat(Stream.of(worst), soonOver()).filter(this::helps).findFirst();
+    if (helped.isEmpty()) {
+      if (worst == Nutrient.PHOSPHATE
+          && b.after(worst, b.search.largestShare(), 1) < level(once, worst, A_WEEK_LATER)) {
+        why.add(Reason.of(Kind.COMES_BACK).of(worst));
+      }
+      return 0;
+    }
+    // a week after the change is its weekday again
+    boolean another = soonOver().anyMatch(n -> n != worst && helps(n));
+    boolean everyWeek = weekly || another || isNitrateFarOver();
+    int apart = everyWeek ? WEEKLY_DAYS - 1 : APART_DAYS;
+    Optional<LocalDate> again = b.lastLargeChange().map(day -> day.plusDays(apart));
+    if (again.filter(day -> day.isAfter(b.asOf)).isPresent()) {
+      why.add(Reason.of(Kind.CHANGE_HELPS_AGAIN).on(again.get()));
+      return 0;
+    }
+    Nutrient nutrient = helped.get();
+    why.add(Reason.of(Kind.CHANGE_HELPS).of(nutrient).value(level(once, nutrient, SETTLED_DAYS)));
+    return b.search.largestShare();
+  }
+
+  /** Those that would go over within the week. */
+  private Stream<Nutrient> soonOver() {
+    return b.judged.stream()
+        .filter(n -> b.promise.over(PlannedChanges.NONE, n, weekLater()) > 1 - b.confidence);
+  }
+
+  private boolean helps(Nutrient nutrient) {
+    double without = level(PlannedChanges.NONE, nutrient, A_WEEK_LATER);
+    return level(once, nutrient, A_WEEK_LATER) < (1 - WORTH_CHANGING) * without;
+  }
+
+  private int weekLater() {
+    return Math.min(A_WEEK_LATER, b.promise.days() - 1);
+  }
+
+  private double level(PlannedChanges changes, Nutrient nutrient, int day) {
+    return b.promise.median(changes, nutrient, Math.min(day, b.promise.days() - 1));
+  }
+
+  /** Nitrate is in the water and goes with it; phosphate comes back from rock and sand. */
+  private boolean isNitrateFarOver() {
+    OptionalDouble ceiling = Nutrient.NITRATE.line(b.tank.lines()).ceilingMgL();
+    return ceiling.isPresent() && b.levels.now(Nutrient.NITRATE) > FAR_OVER * ceiling.getAsDouble();
+  }
+}
