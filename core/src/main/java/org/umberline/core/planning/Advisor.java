@@ -75,7 +75,7 @@ public final class Advisor {
             b, danger, cycle, chosen, found, needed, choice.keepsHabit(), asks, ofWork(chosen));
     Advice.Today today = judge.made();
     HelpSearch helps =
-        new HelpSearch(b.tank, b.posterior, b.judgedLines(), chosen, b.search.earliest());
+        new HelpSearch(b.tank, b.posterior, b.judgedLines(), chosen, b.search.days());
     return new Advice(
         b.asOf,
         today,
@@ -220,19 +220,19 @@ public final class Advisor {
         Optional.of(b.date(f.start())),
         OptionalDouble.of(b.litres(f.fraction()) * perPeriod),
         OptionalDouble.of(1 - Math.pow(1 - f.fraction(), perPeriod)),
-        b.promise.within(b.search.changes(f), b.search.keptFrom(f), b.search.surely()),
+        b.promise.within(b.search.days().changes(f), b.search.keptFrom(f), b.search.surely()),
         OptionalDouble.of(b.minutesPer28Days(f.fraction(), f.everyDays())));
   }
 
   private double within(Found infeasible, double share) {
     return b.promise.within(
-        b.search.changes(0, 0, b.search.latestSafe(), share, infeasible.everyDays()),
+        b.search.days().changes(0, 0, b.search.latestSafe(), share, infeasible.everyDays()),
         0,
         b.search.surely());
   }
 
   private Advice.Recommended recommended(Found f) {
-    PlannedChanges changes = b.search.changes(f);
+    PlannedChanges changes = b.search.days().changes(f);
     LineRange range = LineRange.of(b.promise.projection(changes), f.from());
     return new Advice.Recommended(
         f.fraction(),
@@ -252,7 +252,7 @@ public final class Advisor {
     for (int i = 0; i < count; i++) {
       steps.add(
           new Advice.Step(
-              b.date(b.search.catchUpDay(i)),
+              b.date(b.search.days().catchUpDay(i)),
               fraction,
               b.litres(fraction),
               b.after(Nutrient.NITRATE, fraction, i + 1),
@@ -279,7 +279,7 @@ public final class Advisor {
       case NITRATE_FLOOR -> binding(Nutrient.NITRATE, Advice.Side.FLOOR);
       case PHOSPHATE_FLOOR -> binding(Nutrient.PHOSPHATE, Advice.Side.FLOOR);
       case NONE -> b.belowFloor().flatMap(n -> binding(n, Advice.Side.FLOOR));
-      default -> binding(b.search.hardest(), Advice.Side.CEILING);
+      default -> binding(b.search.largest().hardest(), Advice.Side.CEILING);
     };
   }
 

@@ -104,9 +104,8 @@ final class Basis {
             tank, levels.now(Nutrient.NITRATE), levels.ofChangeWater(Nutrient.NITRATE));
     boolean tooRich = judged.stream().anyMatch(levels::sourceTooRich);
     int downToLines = levels.changesDownTo(judgedLines(), single.largestFraction());
-    search =
-        new ChangeSearch(
-            tank, promise, firstAhead, single, tooRich, downToLines, earliest(), stripped());
+    PlanDays planDays = new PlanDays(firstAhead, promise.daysAhead(), earliest());
+    search = new ChangeSearch(tank, promise, planDays, single, tooRich, downToLines, stripped());
     // what was done counts: the routine's next day lies after the last change
     habit =
         tank.routine()
@@ -250,8 +249,8 @@ final class Basis {
   /** The day ahead from which a large change may follow the last. */
   private int earliest() {
     return lastLargeChange()
-        .map(day -> ahead(day.plusDays(ChangeSearch.LARGE_CHANGES_APART_DAYS)))
-        .orElse(ChangeSearch.TODAY);
+        .map(day -> ahead(day.plusDays(PlanDays.LARGE_CHANGES_APART)))
+        .orElse(PlanDays.TODAY);
   }
 
   /** Whether the routine's own day has come, for a keeper who keeps it whatever the water says. */
@@ -270,19 +269,22 @@ final class Basis {
 
   /** The least share of the draws under the ceilings on any one day, with what was found. */
   double held(Found found) {
-    return promise.underCeilings(search.changes(found), search.keptFrom(found), search.surely());
+    return promise.underCeilings(
+        search.days().changes(found), search.keptFrom(found), search.surely());
   }
 
-  /** Day ahead of a date, today and before being {@link ChangeSearch#TODAY}. */
+  /** Day ahead of a date, today and before being {@link PlanDays#TODAY}. */
   int ahead(LocalDate day) {
-    return (int) Math.max(ChangeSearch.TODAY, ChronoUnit.DAYS.between(asOf, day) - 1);
+    return (int) Math.max(PlanDays.TODAY, ChronoUnit.DAYS.between(asOf, day) - 1);
   }
 
   /** The same under the keeper's own routine, on its own days. */
   double heldByHabit() {
     Routine routine = habit.orElseThrow();
     return promise.underCeilings(
-        search.changes(0, 0, ahead(routine.nextOn()), routine.fraction(), routine.everyDays()),
+        search
+            .days()
+            .changes(0, 0, ahead(routine.nextOn()), routine.fraction(), routine.everyDays()),
         0,
         search.surely());
   }

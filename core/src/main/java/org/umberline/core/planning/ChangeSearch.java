@@ -1,8 +1,6 @@
 package org.umberline.core.planning;
 
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.List;
 import java.util.Optional;
 import java.util.function.IntPredicate;
 import org.umberline.core.forecast.Nutrient;
@@ -16,17 +14,8 @@ import org.umberline.core.tank.TankModel;
  * routine is never made larger to repair the present.
  */
 final class ChangeSearch {
-  /** The first change on the as-of day itself. */
-  static final int TODAY = -1;
-
   /** A few changes catch up; what needs more no change can repair. Chosen. */
   private static final int MOST_CATCH_UPS = 4;
-
-  /** Large changes are so many days apart: twice a week. Common practice, no source. */
-  static final int LARGE_CHANGES_APART_DAYS = 3;
-
-  /** Keepers look at a tank once a week, and test about as often. Common practice, no source. */
-  private static final int NEXT_LOOK_DAYS = 7;
 
   /**
    * Days ahead on which the promise counts at least: two looks. Chosen by the season: more of them
@@ -34,24 +23,21 @@ final class ChangeSearch {
    */
   private static final int FEWEST_SURE_DAYS = 14;
 
-  /** With this chance of holding, the largest change every week is worth making. Chosen. */
-  private static final double MAY_HOLD = 0.25;
-
   private static final double ROUNDING = 1e-9;
 
   /** Under a floor more often by this much because of the changes: they are what breaks it. */
   private static final double BREAKS_FLOOR = 0.05;
 
   private final Promise promise;
-  private final int firstAhead;
+  private final PlanDays days;
   private final double[] shares;
   private final SingleChange single;
   private final boolean sourceTooRich;
   private final int mostCatchUps;
-  private final int earliest;
   private final Optional<Nutrient> stripped;
   private final int free;
   private final int surely;
+  private final LargestChanges largest;
 
   private boolean shareAlone;
 
@@ -59,33 +45,42 @@ final class ChangeSearch {
   private Optional<Found> near = Optional.empty();
 
   /**
-   * @param firstAhead the scenario's day after as-of
+   * @param days on which changes fall
    * @param single the largest change
    * @param sourceTooRich whether the change water is at or over a ceiling
    * @param downToLines changes of the largest share that thin the present down to the ceilings; one
    *     more is made against what comes back from rock and sand, the rest is the routine's
-   * @param earliest day ahead on which catching up may begin
    * @param stripped a nutrient below its floor that changes would only strip further
    */
   ChangeSearch(
       TankModel tank,
       Promise promise,
-      int firstAhead,
+      PlanDays days,
       SingleChange single,
       boolean sourceTooRich,
       int downToLines,
-      int earliest,
       Optional<Nutrient> stripped) {
     this.stripped = stripped;
-    this.earliest = earliest;
     mostCatchUps = Math.min(MOST_CATCH_UPS, downToLines + 1);
     this.promise = promise;
-    this.firstAhead = firstAhead;
+    this.days = days;
     this.single = single;
     this.sourceTooRich = sourceTooRich;
     shares = Shares.upTo(single.largestFraction(), tank);
     free = promise.daysFree();
     surely = Math.min(promise.days(), Math.max(FEWEST_SURE_DAYS, free + 1));
+    boolean possible = shares.length > 0 && !sourceTooRich && stripped.isEmpty();
+    largest = new LargestChanges(promise, days, largestShare(), possible);
+  }
+
+  /** The days on which changes fall. */
+  PlanDays days() {
+    return days;
+  }
+
+  /** What the largest change comes to. */
+  LargestChanges largest() {
+    return largest;
   }
 
   /**
@@ -104,22 +99,13 @@ final class ChangeSearch {
   }
 
   private boolean holds(Found found) {
-    PlannedChanges changes = changes(found);
+    PlannedChanges changes = days.changes(found);
     return promise.holdsAndLasts(
-        changes, judgedOn(changes, found.from()), found.sureFrom(), surely);
+        changes, days.judgedOn(changes, found.from()), found.sureFrom(), surely);
   }
 
   private boolean holdsFirst(PlannedChanges changes, int from) {
-    return promise.holds(changes, judgedOn(changes, from), surely);
-  }
-
-  /**
-   * Up to the first change all goes as it does without any: that the promise holds so long is known
-   * from all draws, and the few of a search might say otherwise.
-   */
-  private int judgedOn(PlannedChanges changes, int from) {
-    double[] times = changes.time();
-    return times.length == 0 ? from : Math.max(from, (int) times[0] - firstAhead + 1);
+    return promise.holds(changes, days.judgedOn(changes, from), surely);
   }
 
   /** Days from tomorrow on that keep the promise without any change. */
@@ -138,48 +124,7 @@ final class ChangeSearch {
 
   /** The last day on which the first change keeps the promise. */
   int latestSafe() {
-    return free == 0 ? TODAY : free - 1;
-  }
-
-  /** When a change on a day happens: today's at the end of today, others at noon. */
-  private double time(int day) {
-    return day == TODAY ? firstAhead : firstAhead + day + PlannedChanges.NOON;
-  }
-
-  /** The day ahead of a change that catches up, 0 being the first of them. */
-  int catchUpDay(int number) {
-    return earliest + number * LARGE_CHANGES_APART_DAYS;
-  }
-
-  /** Some changes of {@code first} to catch up, and then a routine. */
-  PlannedChanges changes(int catchUps, double first, int start, double fraction, double everyDays) {
-    List<double[]> all = new ArrayList<>();
-    for (int i = 0; i < catchUps; i++) {
-      all.add(new double[] {time(catchUpDay(i)), first});
-    }
-    for (int k = 0; ; k++) {
-      int day = start + (int) Math.floor(k * everyDays);
-      if (day >= promise.daysAhead()) {
-        break;
-      }
-      if (fraction > 0) {
-        all.add(new double[] {time(day), fraction});
-      } else {
-        break;
-      }
-    }
-    return new PlannedChanges(
-        all.stream().mapToDouble(c -> c[0]).toArray(),
-        all.stream().mapToDouble(c -> c[1]).toArray());
-  }
-
-  PlannedChanges changes(Found found) {
-    return changes(
-        found.catchUps(),
-        found.catchUpFraction(),
-        found.start(),
-        found.fraction(),
-        found.everyDays());
+    return free == 0 ? PlanDays.TODAY : free - 1;
   }
 
   /** The smallest share that keeps the promise at one interval, and what comes before it. */
@@ -194,30 +139,32 @@ final class ChangeSearch {
       return Found.none(everyDays, BindingLimit.floorOf(stripped.get()));
     }
     Found none = Found.none(everyDays, single.limit());
-    if (latestSafe() != TODAY) {
+    if (latestSafe() != PlanDays.TODAY) {
       Optional<Found> latest = smallest(Found.routine(everyDays, 0, latestSafe(), 0));
       if (latest.isPresent()) {
         return checked(latest.get());
       }
       int start = latestStart(everyDays);
-      return start < TODAY || start == latestSafe()
+      return start < PlanDays.TODAY || start == latestSafe()
           ? none
-          : smallest(Found.routine(everyDays, 0, start, judgedFrom(start)))
+          : smallest(Found.routine(everyDays, 0, start, PlanDays.judgedFrom(start)))
               .map(this::checked)
               .orElse(none);
     }
-    Optional<Found> plain = smallest(Found.routine(everyDays, 0, earliest, judgedAfter(earliest)));
+    Optional<Found> plain =
+        smallest(
+            Found.routine(everyDays, 0, days.earliest(), PlanDays.judgedAfter(days.earliest())));
     if (plain.isPresent()) {
       return checked(lighter(plain.get()));
     }
     for (int catchUps = 1; catchUps <= mostCatchUps; catchUps++) {
-      int last = catchUpDay(catchUps - 1);
+      int last = days.catchUpDay(catchUps - 1);
       int next = last + (int) Math.ceil(everyDays);
       Optional<Found> found =
           smallest(
-              Found.routine(everyDays, 0, next, judgedAfter(last))
+              Found.routine(everyDays, 0, next, PlanDays.judgedAfter(last))
                   .after(catchUps, largestShare())
-                  .surelyFrom(caughtUpBy(last)));
+                  .surelyFrom(PlanDays.caughtUpBy(last)));
       if (found.isPresent()) {
         return checked(fitted(found.get()));
       }
@@ -230,32 +177,21 @@ final class ChangeSearch {
    * has to be done before its day comes, whatever follows.
    */
   Found forNow(double everyDays) {
-    if (shares.length == 0 || sourceTooRich || stripped.isPresent() || latestSafe() == TODAY) {
+    if (shares.length == 0
+        || sourceTooRich
+        || stripped.isPresent()
+        || latestSafe() == PlanDays.TODAY) {
       return Found.none(everyDays, single.limit());
     }
     int start = latestStart(everyDays);
-    if (start < TODAY) {
-      if (!weeklyMayHold()) {
+    if (start < PlanDays.TODAY) {
+      if (!largest.mayHold()) {
         return Found.none(everyDays, single.limit());
       }
       start = latestSafe();
     }
-    return checked(Found.routine(everyDays, largestShare(), start, judgedFrom(start)).forNow());
-  }
-
-  /** The day ahead from which a change that brings the water under its lines is judged. */
-  static int judgedAfter(int day) {
-    return day == TODAY ? judgedFrom(TODAY) : day + 1;
-  }
-
-  /**
-   * The day ahead from which the promise is kept in full again after what was caught up: a week is
-   * given to what comes back from rock and sand.
-   *
-   * @param last day ahead of the last change that catches up
-   */
-  static int caughtUpBy(int last) {
-    return Math.max(NEXT_LOOK_DAYS, judgedAfter(last));
+    return checked(
+        Found.routine(everyDays, largestShare(), start, PlanDays.judgedFrom(start)).forNow());
   }
 
   /**
@@ -263,31 +199,30 @@ final class ChangeSearch {
    * they keep the promise only later, the day by which it is caught up.
    */
   int keptFrom(PlannedChanges changes, int last) {
-    int soon = judgedAfter(last);
-    return promise.keeps(changes, soon, surely) ? soon : caughtUpBy(last);
+    int soon = PlanDays.judgedAfter(last);
+    return promise.keeps(changes, soon, surely) ? soon : PlanDays.caughtUpBy(last);
   }
 
   /** The same of what was found. */
   int keptFrom(Found found) {
     return found.catchUps() == 0
         ? found.from()
-        : keptFrom(changes(found), catchUpDay(found.catchUps() - 1));
-  }
-
-  /** Today's change comes at the end of today: the level before it stands in tomorrow's most. */
-  static int judgedFrom(int start) {
-    return start == TODAY ? 1 : 0;
+        : keptFrom(days.changes(found), days.catchUpDay(found.catchUps() - 1));
   }
 
   /**
    * The last day from which the largest share keeps the promise on the days on which it counts.
-   * What comes long after is no reason to begin sooner. Less than {@link #TODAY}: none.
+   * What comes long after is no reason to begin sooner. Less than {@link PlanDays#TODAY}: none.
    */
   private int latestStart(double everyDays) {
     int latest = latestSafe();
     IntPredicate isSoonEnough =
-        day -> holdsFirst(changes(0, 0, day, largestShare(), everyDays), judgedFrom(day));
-    return isSoonEnough.test(latest) ? latest : Bisection.last(TODAY, latest, isSoonEnough);
+        day ->
+            holdsFirst(
+                days.changes(0, 0, day, largestShare(), everyDays), PlanDays.judgedFrom(day));
+    return isSoonEnough.test(latest)
+        ? latest
+        : Bisection.last(PlanDays.TODAY, latest, isSoonEnough);
   }
 
   /** A plan with the smallest share that holds; empty where the largest doesn't. */
@@ -321,7 +256,7 @@ final class ChangeSearch {
 
   /** Where the first change is due now, a larger one may leave less for the routine. */
   private Found lighter(Found plain) {
-    int next = earliest + (int) Math.ceil(plain.everyDays());
+    int next = days.earliest() + (int) Math.ceil(plain.everyDays());
     int less = Arrays.binarySearch(shares, plain.fraction());
     return smallest(plain.startingOn(next).after(1, largestShare()), less)
         .map(this::fitted)
@@ -351,7 +286,7 @@ final class ChangeSearch {
 
   /** A routine whose changes strip what must not be stripped is none. */
   private Found checked(Found found) {
-    PlannedChanges changes = changes(found);
+    PlannedChanges changes = days.changes(found);
     for (Nutrient nutrient : Nutrient.values()) {
       for (int day = found.from(); day < surely && promise.hasFloor(nutrient); day++) {
         double with = promise.under(changes, nutrient, day);
@@ -369,29 +304,31 @@ final class ChangeSearch {
     if (!found.feasible()) {
       return found.limit();
     }
-    return BindingLimit.ceilingOf(promise.nearer(changes(found), found.from()));
+    return BindingLimit.ceilingOf(promise.nearer(days.changes(found), found.from()));
   }
 
   /**
-   * The latest first day from which a routine keeps the promise; less than {@link #TODAY}: none.
+   * The latest first day from which a routine keeps the promise; less than {@link PlanDays#TODAY}:
+   * none.
    */
   int latestStart(Routine routine, double asked) {
     int start =
         Bisection.last(
-            TODAY,
+            PlanDays.TODAY,
             Math.min(latestSafe() + 1, promise.days()),
             day ->
                 promise.underAtFirst(
-                        changes(0, 0, day, routine.fraction(), routine.everyDays()),
-                        judgedFrom(day),
+                        days.changes(0, 0, day, routine.fraction(), routine.everyDays()),
+                        PlanDays.judgedFrom(day),
                         surely)
                     >= asked - ROUNDING);
-    if (start < TODAY) {
+    if (start < PlanDays.TODAY) {
       return start;
     }
-    PlannedChanges changes = changes(0, 0, start, routine.fraction(), routine.everyDays());
-    boolean lasts = promise.underCeilings(changes, judgedFrom(start), surely) >= asked - ROUNDING;
-    return lasts ? start : TODAY - 1;
+    PlannedChanges changes = days.changes(0, 0, start, routine.fraction(), routine.everyDays());
+    boolean lasts =
+        promise.underCeilings(changes, PlanDays.judgedFrom(start), surely) >= asked - ROUNDING;
+    return lasts ? start : PlanDays.TODAY - 1;
   }
 
   /**
@@ -403,13 +340,13 @@ final class ChangeSearch {
     if (shares.length == 0 || sourceTooRich || stripped.isPresent()) {
       return Optional.empty();
     }
-    int next = earliest + (int) Math.ceil(routine.everyDays());
-    int from = judgedAfter(earliest);
-    int sureFrom = caughtUpBy(earliest);
+    int next = days.earliest() + (int) Math.ceil(routine.everyDays());
+    int from = PlanDays.judgedAfter(days.earliest());
+    int sureFrom = PlanDays.caughtUpBy(days.earliest());
     IntPredicate isEnough =
         share -> {
           PlannedChanges changes =
-              changes(1, shares[share], next, routine.fraction(), routine.everyDays());
+              days.changes(1, shares[share], next, routine.fraction(), routine.everyDays());
           double soon = promise.underAtFirst(changes, from, sureFrom);
           return soon >= Promise.LASTING - ROUNDING
               && promise.underCeilings(changes, sureFrom, surely) >= asked - ROUNDING;
@@ -424,50 +361,6 @@ final class ChangeSearch {
             .after(1, first)
             .surelyFrom(sureFrom);
     return Optional.of(checked(later(found))).filter(Found::feasible);
-  }
-
-  /**
-   * Whether the largest change every week has a fair chance of bringing it under the ceilings,
-   * though it can't be promised.
-   */
-  boolean weeklyMayHold() {
-    if (shares.length == 0 || sourceTooRich || stripped.isPresent()) {
-      return false;
-    }
-    PlannedChanges weekly = weekly();
-    for (int day = promise.days() / 2; day < promise.days(); day++) {
-      if (promise.over(weekly, day) > 1 - MAY_HOLD) {
-        return false;
-      }
-    }
-    return true;
-  }
-
-  /** The largest change today, and none after it. */
-  PlannedChanges once() {
-    return changes(0, 0, TODAY, largestShare(), promise.daysAhead() + 1);
-  }
-
-  private PlannedChanges weekly() {
-    return changes(0, 0, TODAY, largestShare(), NEXT_LOOK_DAYS);
-  }
-
-  /**
-   * The nutrient whose ceiling is passed most often though the largest change is made every week.
-   */
-  Nutrient hardest() {
-    return promise.nearer(weekly(), promise.days() / 2);
-  }
-
-  /** The most a nutrient comes to once the largest change is made every week, mg/L, a median. */
-  double weeklyPeak(Nutrient nutrient) {
-    LineRange settled = LineRange.of(promise.projection(weekly()), promise.days() / 2);
-    return nutrient == Nutrient.NITRATE ? settled.nitratePeak() : settled.phosphatePeak();
-  }
-
-  /** The day ahead on which catching up begins. */
-  int earliest() {
-    return earliest;
   }
 
   /** The largest share that may be changed at once, 0 when none. */

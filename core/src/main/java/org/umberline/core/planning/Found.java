@@ -4,7 +4,7 @@ package org.umberline.core.planning;
  * What was found for one interval.
  *
  * @param limit why there is none
- * @param start day ahead of the routine's first change, or {@link ChangeSearch#TODAY}
+ * @param start day ahead of the routine's first change, or {@link PlanDays#TODAY}
  * @param catchUps changes of {@code catchUpFraction} before it, three days apart
  * @param from day ahead from which the promise is judged
  * @param sureFrom day ahead from which it is kept in full; what is caught up takes some days
@@ -23,7 +23,7 @@ record Found(
     boolean lasts) {
 
   static Found none(double everyDays, BindingLimit limit) {
-    return new Found(everyDays, false, limit, 0, ChangeSearch.TODAY, 0, 0, 0, 0, false);
+    return new Found(everyDays, false, limit, 0, PlanDays.TODAY, 0, 0, 0, 0, false);
   }
 
   /** A routine with nothing before it. */

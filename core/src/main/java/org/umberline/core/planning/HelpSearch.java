@@ -42,16 +42,16 @@ final class HelpSearch {
   private final int daysAhead;
   private final Optional<Found> chosen;
   private final double everyDays;
-  private final int earliest;
+  private final PlanDays days;
 
   /**
    * @param lines that are judged
    * @param chosen the advised routine; empty where none is
-   * @param earliest day ahead on which catching up may begin
+   * @param days on which changes fall
    */
   HelpSearch(
-      TankModel tank, Posterior posterior, Lines lines, Optional<Found> chosen, int earliest) {
-    this.earliest = earliest;
+      TankModel tank, Posterior posterior, Lines lines, Optional<Found> chosen, PlanDays days) {
+    this.days = days;
     this.tank = tank;
     this.posterior = posterior;
     this.lines = lines;
@@ -89,11 +89,10 @@ final class HelpSearch {
         new ChangeSearch(
             judged,
             promise,
-            posterior.scenario().asOfDay() + 1,
+            days,
             single,
             tooRich,
             levels.changesDownTo(lines, single.largestFraction()),
-            earliest,
             Optional.empty());
     if (search.noneNeeded()) {
       return new Enough(OptionalDouble.of(0), everyDays, 0);

@@ -140,15 +140,14 @@ final class RoutineChoice {
     Routine routine = b.habit.get();
     double asked = b.confidence - Advisor.NEARLY;
     int latest = b.search.latestStart(routine, asked);
-    if (latest < ChangeSearch.TODAY) {
-      return b.search.latestSafe() == ChangeSearch.TODAY
+    if (latest < PlanDays.TODAY) {
+      return b.search.latestSafe() == PlanDays.TODAY
           ? b.search.caughtUp(routine, asked)
           : Optional.empty();
     }
     int start = b.hasFixedRoutine() ? Math.min(latest, b.ahead(routine.nextOn())) : latest;
     return Optional.of(
-        Found.routine(
-            routine.everyDays(), routine.fraction(), start, ChangeSearch.judgedFrom(start)));
+        Found.routine(routine.everyDays(), routine.fraction(), start, PlanDays.judgedFrom(start)));
   }
 
   /**

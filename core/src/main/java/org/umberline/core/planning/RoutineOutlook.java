@@ -61,9 +61,11 @@ public final class RoutineOutlook {
     return routine
         .map(
             r ->
-                b.search.changes(
-                    catchUp.size(), first, b.ahead(r.nextOn()), r.fraction(), r.everyDays()))
-        .orElseGet(() -> b.search.changes(catchUp.size(), first, 0, 0, 1));
+                b.search
+                    .days()
+                    .changes(
+                        catchUp.size(), first, b.ahead(r.nextOn()), r.fraction(), r.everyDays()))
+        .orElseGet(() -> b.search.days().changes(catchUp.size(), first, 0, 0, 1));
   }
 
   /** The day ahead from which a routine is judged: it can't undo what is there before it begins. */
@@ -72,16 +74,14 @@ public final class RoutineOutlook {
       return b.search.keptFrom(changes(routine), b.ahead(lastCaughtUp().orElseThrow()));
     }
     boolean late =
-        routine
-            .map(r -> b.ahead(r.nextOn()) <= ChangeSearch.TODAY)
-            .orElse(b.search.freeDays() == 0);
+        routine.map(r -> b.ahead(r.nextOn()) <= PlanDays.TODAY).orElse(b.search.freeDays() == 0);
     return late ? 1 : 0;
   }
 
   /** The day from which a routine is judged; empty where that is the day after the first change. */
   public Optional<LocalDate> keptFrom(Optional<Routine> routine) {
     return lastCaughtUp()
-        .filter(last -> from(routine) > ChangeSearch.judgedAfter(b.ahead(last)))
+        .filter(last -> from(routine) > PlanDays.judgedAfter(b.ahead(last)))
         .map(last -> b.date(from(routine)));
   }
 

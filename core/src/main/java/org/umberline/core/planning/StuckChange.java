@@ -43,12 +43,12 @@ final class StuckChange {
   StuckChange(Basis basis, Nutrient worst) {
     b = basis;
     this.worst = worst;
-    once = b.search.once();
+    once = b.search.largest().once();
   }
 
   /** What the largest change every week comes to, where that is over the line all the same. */
   static Optional<Reason> everyWeek(Basis b, Nutrient nutrient) {
-    double level = b.search.weeklyPeak(nutrient);
+    double level = b.search.largest().weeklyPeak(nutrient);
     double ceiling = nutrient.line(b.judgedLines()).ceilingMgL().orElse(Double.POSITIVE_INFINITY);
     return level > CLEARLY_OVER * ceiling
         ? Optional.of(Reason.of(Kind.BEST_REACHABLE).of(nutrient).value(level))
@@ -62,7 +62,7 @@ final class StuckChange {
    * @return 0 for none
    */
   double asked(List<Reason> why) {
-    boolean weekly = b.search.weeklyMayHold();
+    boolean weekly = b.search.largest().mayHold();
     if (!b.isOver() && !weekly) {
       return 0;
     }

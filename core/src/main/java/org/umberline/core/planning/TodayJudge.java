@@ -156,7 +156,7 @@ final class TodayJudge {
               .of(odd.get())
               .value(b.lastTest(odd.get()).orElseThrow().standardValue()));
     }
-    if (chosen.filter(c -> firstDay(c) == ChangeSearch.TODAY).isEmpty()) {
+    if (chosen.filter(c -> firstDay(c) == PlanDays.TODAY).isEmpty()) {
       return Optional.empty();
     }
     Nutrient decides = b.search.first();
@@ -208,7 +208,7 @@ final class TodayJudge {
       return stuck();
     }
     Found f = chosen.get();
-    boolean today = firstDay(f) == ChangeSearch.TODAY;
+    boolean today = firstDay(f) == PlanDays.TODAY;
     if (today) {
       b.waiting()
           .ifPresent(
@@ -221,12 +221,12 @@ final class TodayJudge {
     }
     habitHolds(f);
     if (!today) {
-      boolean holds = b.search.latestSafe() != ChangeSearch.TODAY;
+      boolean holds = b.search.latestSafe() != PlanDays.TODAY;
       Kind until = holds ? Kind.HOLDS_UNTIL : Kind.CHANGE_HELPS_AGAIN;
       why.add(Reason.of(until).on(b.date(firstDay(f))));
     }
     if (!f.lasts()) {
-      why.add(limited(b.search.hardest()));
+      why.add(limited(b.search.largest().hardest()));
     }
     if (!today) {
       return 0;
@@ -247,7 +247,7 @@ final class TodayJudge {
       why.add(Reason.of(Kind.HOLDS_UNTIL).on(b.date(b.search.latestSafe())));
     }
     Found first = found.get(0);
-    Nutrient worst = b.search.hardest();
+    Nutrient worst = b.search.largest().hardest();
     switch (first.limit()) {
       case SOURCE -> {
         for (Nutrient nutrient : b.judged) {
@@ -287,7 +287,7 @@ final class TodayJudge {
     why.addAll(carbon());
     boolean dry = share <= 0;
     Optional<LocalDate> next =
-        chosen.map(c -> firstDay(c)).filter(day -> day != ChangeSearch.TODAY).map(b::date);
+        chosen.map(c -> firstDay(c)).filter(day -> day != PlanDays.TODAY).map(b::date);
     if (b.hasFixedRoutine()) {
       LocalDate own = b.habit.orElseThrow().nextOn();
       next = next.filter(day -> day.isBefore(own)).or(() -> Optional.of(own));
@@ -310,7 +310,7 @@ final class TodayJudge {
   }
 
   private int firstDay(Found found) {
-    return found.catchUps() > 0 ? b.search.earliest() : found.start();
+    return found.catchUps() > 0 ? b.search.days().earliest() : found.start();
   }
 
   private Reason safety(SafetyGuard.Finding finding) {

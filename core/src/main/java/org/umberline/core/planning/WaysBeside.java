@@ -37,8 +37,8 @@ final class WaysBeside {
     int start =
         b.habit
             .map(r -> (int) ChronoUnit.DAYS.between(b.asOf, r.nextOn()) - 1)
-            .map(day -> Math.max(day, ChangeSearch.TODAY))
-            .orElse(ChangeSearch.TODAY);
+            .map(day -> Math.max(day, PlanDays.TODAY))
+            .orElse(PlanDays.TODAY);
     double fraction = b.habit.map(Routine::fraction).orElse(0.0);
     double everyDays = b.habit.map(Routine::everyDays).orElse(WEEKS_4);
     // as the keeper does now: without the work that is due
@@ -93,7 +93,7 @@ final class WaysBeside {
       double catchUpFraction,
       int from) {
     PlannedChanges changes =
-        b.search.changes(catchUps, catchUpFraction, start, fraction, everyDays);
+        b.search.days().changes(catchUps, catchUpFraction, start, fraction, everyDays);
     double litresPer28 = fraction <= 0 ? 0 : b.litres(fraction) * WEEKS_4 / everyDays;
     double gramsPerLitre = SeaWater.saltGramsPerLitre(b.tank.salinityPpt(), b.tank.temperatureC());
     return new Advice.Way(

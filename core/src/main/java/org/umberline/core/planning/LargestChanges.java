@@ -1,0 +1,64 @@
+package org.umberline.core.planning;
+
+import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.simulation.PlannedChanges;
+
+/** What the largest change comes to, made once or every week. */
+final class LargestChanges {
+  /** With this chance of holding, the largest change every week is worth making. Chosen. */
+  private static final double MAY_HOLD = 0.25;
+
+  private final Promise promise;
+  private final PlanDays days;
+  private final double share;
+  private final boolean possible;
+
+  /**
+   * @param possible false where no change can bring a level down, or none may be made
+   */
+  LargestChanges(Promise promise, PlanDays days, double share, boolean possible) {
+    this.promise = promise;
+    this.days = days;
+    this.share = share;
+    this.possible = possible;
+  }
+
+  /**
+   * Whether the largest change every week has a fair chance of bringing it under the ceilings,
+   * though it can't be promised.
+   */
+  boolean mayHold() {
+    if (!possible) {
+      return false;
+    }
+    PlannedChanges weekly = weekly();
+    for (int day = promise.days() / 2; day < promise.days(); day++) {
+      if (promise.over(weekly, day) > 1 - MAY_HOLD) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  /** The largest change today, and none after it. */
+  PlannedChanges once() {
+    return days.changes(0, 0, PlanDays.TODAY, share, promise.daysAhead() + 1);
+  }
+
+  private PlannedChanges weekly() {
+    return days.changes(0, 0, PlanDays.TODAY, share, PlanDays.NEXT_LOOK);
+  }
+
+  /**
+   * The nutrient whose ceiling is passed most often though the largest change is made every week.
+   */
+  Nutrient hardest() {
+    return promise.nearer(weekly(), promise.days() / 2);
+  }
+
+  /** The most a nutrient comes to once the largest change is made every week, mg/L, a median. */
+  double weeklyPeak(Nutrient nutrient) {
+    LineRange settled = LineRange.of(promise.projection(weekly()), promise.days() / 2);
+    return nutrient == Nutrient.NITRATE ? settled.nitratePeak() : settled.phosphatePeak();
+  }
+}
