@@ -145,9 +145,12 @@ final class RoutineChoice {
           ? b.search.caughtUp(routine, asked)
           : Optional.empty();
     }
-    int start = b.hasFixedRoutine() ? Math.min(latest, b.ahead(routine.nextOn())) : latest;
-    return Optional.of(
-        Found.routine(routine.everyDays(), routine.fraction(), start, PlanDays.judgedFrom(start)));
+    int day = b.hasFixedRoutine() ? Math.min(latest, b.ahead(routine.nextOn())) : latest;
+    // over a line, and changed lately: the next change waits a little all the same
+    boolean waits = b.search.latestSafe() == PlanDays.TODAY && day < b.search.days().earliest();
+    int start = waits ? b.search.days().earliest() : day;
+    int from = waits ? PlanDays.judgedAfter(start) : PlanDays.judgedFrom(start);
+    return Optional.of(Found.routine(routine.everyDays(), routine.fraction(), start, from));
   }
 
   /**

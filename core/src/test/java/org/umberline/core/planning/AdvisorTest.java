@@ -180,6 +180,16 @@ class AdvisorTest {
         .doesNotContain(Reason.Kind.HOLDS_UNTIL);
   }
 
+  @Test
+  void theOwnRoutineWaitsAfterALargeChangeToo() {
+    TankModel tank =
+        tank(0, 0.5, List.of()).routine(new Routine(0.5, 7, AS_OF)).change(29, 50).build();
+    Advice advice = advice(tank, 40.5);
+    assertThat(advice.recommended().orElseThrow().fraction()).isEqualTo(0.5);
+    assertThat(advice.today().fraction()).isEmpty();
+    assertThat(advice.today().skipUntil()).contains(AS_OF.plusDays(2));
+  }
+
   /** 0.4 mg/L a week against 40 could do with one percent; nobody carries so little. */
   @ParameterizedTest
   @CsvSource({"0, 0.05", "2, 0.02"})
