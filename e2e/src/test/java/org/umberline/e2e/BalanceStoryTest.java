@@ -68,7 +68,7 @@ class BalanceStoryTest {
     page.awaitText("outcome", "change water itself");
     page.press(Keys.ESCAPE);
     page.awaitText("outcome", "under 40");
-    for (int i = 0; i < 3; i++) {
+    for (int i = 0; i < 2; i++) {
       page.script("document.querySelector('[data-testid=nitrate-line]').focus()");
       page.press(Keys.PAGE_DOWN);
     }
