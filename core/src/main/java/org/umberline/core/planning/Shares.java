@@ -32,8 +32,12 @@ final class Shares {
             .filter(f -> f > COARSE_ABOVE && Math.abs(f * 20 - Math.rint(f * 20)) > ROUNDING)
             .isPresent();
     double most = Math.floor(largest * 100 + ROUNDING);
-    double own = tank.routine().map(r -> Math.floor(r.fraction() * 100 + ROUNDING)).orElse(100.0);
-    double least = Math.max(1, Math.min(LEAST_PERCENT, own));
+    double own =
+        tank.routine()
+            .map(r -> Math.floor(r.fraction() * 100 + ROUNDING))
+            .filter(percent -> percent >= 1)
+            .orElse(100.0);
+    double least = Math.min(LEAST_PERCENT, own);
     return DoubleStream.concat(
             DoubleStream.iterate(least, p -> p <= 100, p -> p + (p < 10 || fine ? 1 : 5)),
             DoubleStream.of(most))

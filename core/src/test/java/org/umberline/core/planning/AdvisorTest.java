@@ -192,7 +192,7 @@ class AdvisorTest {
 
   /** 0.4 mg/L a week against 40 could do with one percent; nobody carries so little. */
   @ParameterizedTest
-  @CsvSource({"0, 0.05", "2, 0.02"})
+  @CsvSource({"0, 0.05", "0.5, 0.05", "2, 0.02"})
   void nobodyIsToldToChangeATrifle(double ownPercent, double least) {
     TankBuilder habit = tank(0, 0.5, List.of(7.0));
     if (ownPercent > 0) {
