@@ -78,7 +78,8 @@
     const answer = await reading.ask((signal) =>
       api.POST('/api/tanks/{id}/readings', { params: path(), body, signal }),
     );
-    if (!answer) return;
+    // a line that was noted meanwhile is not read back any more
+    if (!answer || body.text !== text) return;
     readText = body.text;
     readBack = answer.data ?? {
       tank,

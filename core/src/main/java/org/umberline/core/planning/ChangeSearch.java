@@ -37,6 +37,10 @@ final class ChangeSearch {
   private final Optional<Nutrient> stripped;
   private final int free;
   private final int surely;
+
+  /** Whether any change can bring a level down, and may be made. */
+  private final boolean possible;
+
   private final LargestChanges largest;
 
   private boolean shareAlone;
@@ -69,7 +73,7 @@ final class ChangeSearch {
     shares = Shares.upTo(single.largestFraction(), tank);
     free = promise.daysFree();
     surely = Math.min(promise.days(), Math.max(FEWEST_SURE_DAYS, free + 1));
-    boolean possible = shares.length > 0 && !sourceTooRich && stripped.isEmpty();
+    possible = shares.length > 0 && !sourceTooRich && stripped.isEmpty();
     largest = new LargestChanges(promise, days, largestShare(), possible);
   }
 
@@ -177,10 +181,7 @@ final class ChangeSearch {
    * has to be done before its day comes, whatever follows.
    */
   Found forNow(double everyDays) {
-    if (shares.length == 0
-        || sourceTooRich
-        || stripped.isPresent()
-        || latestSafe() == PlanDays.TODAY) {
+    if (!possible || latestSafe() == PlanDays.TODAY) {
       return Found.none(everyDays, single.limit());
     }
     int start = latestStart(everyDays);
@@ -250,8 +251,7 @@ final class ChangeSearch {
 
   /** The smallest share that is enough with all changes on the days of another plan. */
   Optional<Found> onTheDaysOf(Found plan) {
-    boolean fits = shares.length > 0 && !sourceTooRich && stripped.isEmpty();
-    return fits ? smallest(plan).map(this::checked).filter(Found::feasible) : Optional.empty();
+    return possible ? smallest(plan).map(this::checked).filter(Found::feasible) : Optional.empty();
   }
 
   /** Where the first change is due now, a larger one may leave less for the routine. */
@@ -337,7 +337,7 @@ final class ChangeSearch {
    * @param asked the least share of the draws under the ceilings with which the routine is kept
    */
   Optional<Found> caughtUp(Routine routine, double asked) {
-    if (shares.length == 0 || sourceTooRich || stripped.isPresent()) {
+    if (!possible) {
       return Optional.empty();
     }
     int next = days.earliest() + (int) Math.ceil(routine.everyDays());
