@@ -249,9 +249,12 @@ final class ChangeSearch {
     return Optional.of(found);
   }
 
-  /** The smallest share that is enough with all changes on the days of another plan. */
-  Optional<Found> onTheDaysOf(Found plan) {
-    return possible ? smallest(plan).map(this::checked).filter(Found::feasible) : Optional.empty();
+  /** The smallest share below what was found that is enough on the days of another plan. */
+  Optional<Found> lessOnTheDaysOf(Found plan, Found found) {
+    int count = found.feasible() ? Arrays.binarySearch(shares, found.fraction()) : shares.length;
+    return possible
+        ? smallest(plan, count).map(this::checked).filter(Found::feasible)
+        : Optional.empty();
   }
 
   /** Where the first change is due now, a larger one may leave less for the routine. */

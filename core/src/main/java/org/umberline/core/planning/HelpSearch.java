@@ -100,11 +100,7 @@ final class HelpSearch {
     search.askShareAlone(chosen);
     Found own = search.find(everyDays);
     // with all changes on the days that are advised a lever never leaves more than without it
-    Found found =
-        chosen
-            .flatMap(search::onTheDaysOf)
-            .filter(f -> !own.feasible() || f.fraction() < own.fraction())
-            .orElse(own);
+    Found found = chosen.flatMap(plan -> search.lessOnTheDaysOf(plan, own)).orElse(own);
     if (!found.feasible()) {
       return new Enough(OptionalDouble.empty(), everyDays, later(promise, nutrient));
     }
@@ -162,22 +158,11 @@ final class HelpSearch {
     List<Levers.Pull> pulls = Levers.of(tank, posterior, nutrient, phosphate, renewalPlanned);
     List<Advice.Help> helps = new ArrayList<>();
     List<Tried> notEnough = new ArrayList<>();
-    boolean feedHelps = true;
-    for (Levers.Pull pull : pulls) {
-      boolean feed = pull.pulled().lever() == Lever.FEED;
-      // where a third less food does nothing, a tenth does nothing
-      if (feed && !feedHelps) {
-        continue;
-      }
-      Tried tried = pulled(pull, Optional.empty(), pull.tries());
-      // a lever that leaves as much to change helps nothing
+    for (Tried tried : tried(pulls, without)) {
       if (tried.help.fraction().isEmpty()) {
         notEnough.add(tried);
-        feedHelps &= !feed;
       } else if (perDay(tried.help) < without) {
         helps.add(tried.help);
-      } else {
-        feedHelps &= !feed;
       }
     }
     // a harder pull that leaves as much as a gentler one is none
@@ -193,6 +178,41 @@ final class HelpSearch {
       helps.addAll(mostOf(notEnough, nutrient));
     }
     return List.copyOf(helps);
+  }
+
+  /**
+   * Each lever by itself, side by side; less food as long as the more of it did something.
+   *
+   * @param without what is changed a day without any lever: one that leaves as much helps nothing
+   */
+  private List<Tried> tried(List<Levers.Pull> pulls, double without) {
+    List<Levers.Pull> feed =
+        pulls.stream().filter(pull -> pull.pulled().lever() == Lever.FEED).toList();
+    List<Levers.Pull> others = pulls.stream().filter(pull -> !feed.contains(pull)).toList();
+    List<Tried> lessFood = new ArrayList<>();
+    Tried[] rest = new Tried[others.size()];
+    posterior
+        .workers()
+        .each(
+            others.size() + 1,
+            i -> {
+              if (i > 0) {
+                rest[i - 1] = pulled(others.get(i - 1));
+                return;
+              }
+              boolean helps = true;
+              for (int k = 0; k < feed.size() && helps; k++) {
+                Tried tried = pulled(feed.get(k));
+                helps = tried.help.fraction().isPresent() && perDay(tried.help) < without;
+                lessFood.add(tried);
+              }
+            });
+    lessFood.addAll(List.of(rest));
+    return lessFood;
+  }
+
+  private Tried pulled(Levers.Pull pull) {
+    return pulled(pull, Optional.empty(), pull.tries());
   }
 
   /** Where nothing alone is enough: what lowers the level most, and the two best together. */

@@ -23,9 +23,6 @@ final class Promise {
   /** What a search finds by some of the draws may be so much less by all of them. Chosen. */
   private static final double ROUNDED_SEARCH = 0.05;
 
-  /** Most promises end within so many days: they are run first. */
-  private static final int SOON_DAYS = 14;
-
   /**
    * Plans whose runs are kept: none, and one for each interval, are asked about again and again.
    */
@@ -41,6 +38,7 @@ final class Promise {
   private final double confidence;
   private final double[] ceiling = new double[2];
   private final double[] floor = new double[2];
+  private final Untouched untouched;
   private final PromiseSearch search;
 
   /**
@@ -61,7 +59,8 @@ final class Promise {
               : Double.POSITIVE_INFINITY;
       floor[nutrient.ordinal()] = nutrient.element(line.floorMgL().orElse(0)) * (1 - ROUNDING);
     }
-    search = new PromiseSearch(posterior, ceiling);
+    untouched = new Untouched(posterior, days, ceiling);
+    search = new PromiseSearch(posterior, ceiling, untouched);
   }
 
   int days() {
@@ -212,23 +211,9 @@ final class Promise {
 
   /** Days from tomorrow on that keep the promise without any change and without a break. */
   int daysFree() {
-    // most promises end within the first weeks: what comes after them need not be run
-    int soon = Math.min(SOON_DAYS, days);
-    Projection near = Projection.of(posterior, soon, PlannedChanges.NONE);
-    search.sort(near);
-    int kept = daysFree(near);
-    return kept < soon ? kept : daysFree(projection(PlannedChanges.NONE));
-  }
-
-  private int daysFree(Projection projection) {
-    for (int day = 0; day < projection.days(); day++) {
-      for (Nutrient nutrient : Nutrient.values()) {
-        if (over(projection, nutrient, day) > 1 - confidence + ROUNDING) {
-          return day;
-        }
-      }
-    }
-    return projection.days();
+    int free = untouched.daysFree(allowed(posterior.draws().size(), confidence));
+    search.sort();
+    return free;
   }
 
   /** The ceiling that is nearest to being passed more often than accepted, from {@code from} on. */

@@ -4,8 +4,6 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.stream.IntStream;
 import org.umberline.core.calibration.Posterior;
-import org.umberline.core.forecast.Nutrient;
-import org.umberline.core.forecast.Projection;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.simulation.Scenario;
 import org.umberline.core.simulation.TankSimulator;
@@ -20,23 +18,23 @@ final class PromiseSearch {
   /** Draws a search runs before it looks whether those that are left can matter. Chosen. */
   private static final int BLOCK = 40;
 
-  /** Days that are run before a search looks whether the promise is broken already. */
-  private static final int LOOK_EVERY = 14;
-
   private final Posterior posterior;
   private final Scenario scenario;
   private final int first;
   private final double[] ceiling;
+  private final Untouched untouched;
 
   /** The order in which a search looks at the draws. */
   private int[] order;
 
   /**
    * @param ceiling of nitrate and phosphorus, mg of the element per litre
+   * @param untouched the same draws without any change
    */
-  PromiseSearch(Posterior posterior, double[] ceiling) {
+  PromiseSearch(Posterior posterior, double[] ceiling, Untouched untouched) {
     this.posterior = posterior;
     this.ceiling = ceiling;
+    this.untouched = untouched;
     scenario = posterior.scenario();
     first = scenario.asOfDay() + 1;
     order = IntStream.range(0, draws()).toArray();
@@ -48,20 +46,11 @@ final class PromiseSearch {
   }
 
   /** Those that come nearest to a ceiling go first: a plan that fails is soon seen to. */
-  void sort(Projection alone) {
-    int last = alone.days() - 1;
-    if (last < 0) {
-      return;
-    }
+  void sort() {
     order =
         IntStream.range(0, draws())
             .boxed()
-            .sorted(
-                Comparator.comparingDouble(
-                    draw ->
-                        -Math.max(
-                            alone.high(Nutrient.NITRATE, last, draw) / ceiling[0],
-                            alone.high(Nutrient.PHOSPHATE, last, draw) / ceiling[1])))
+            .sorted(Comparator.comparingDouble(draw -> -untouched.nearness(draw)))
             .mapToInt(Integer::intValue)
             .toArray();
   }
@@ -110,6 +99,10 @@ final class PromiseSearch {
     private final int from;
     private final int[] allowed;
     private final int[][] over;
+
+    /** Until this day ahead the plan changes nothing, and nothing is looked at. */
+    private final int alike;
+
     private int draws;
     private volatile boolean broken;
 
@@ -118,6 +111,8 @@ final class PromiseSearch {
       this.from = from;
       this.allowed = allowed;
       over = new int[2][allowed.length];
+      double[] changes = planned.time();
+      alike = changes.length == 0 ? 0 : Math.max(0, Math.min(from, (int) changes[0] - first));
     }
 
     static boolean isBroken(Count[] counts) {
@@ -150,10 +145,10 @@ final class PromiseSearch {
 
     void run(int draw) {
       Posterior.Draw drawn = posterior.draws().get(draw);
-      state.set(drawn.state());
       boolean seen = false;
-      for (int start = 0; start < allowed.length; start += LOOK_EVERY) {
-        int until = Math.min(allowed.length, start + LOOK_EVERY);
+      int begin = untouched.begin(draw, alike, state);
+      for (int start = begin; start < allowed.length; start += Untouched.EVERY_DAYS) {
+        int until = Math.min(allowed.length, start + Untouched.EVERY_DAYS);
         simulator.run(state, first + start, first + until, drawn.multipliers(), planned, trace);
         for (int day = Math.max(start, from); day < until; day++) {
           seen |= isOver(0, trace.nitrateHigh, day);

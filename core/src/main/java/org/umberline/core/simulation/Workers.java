@@ -6,11 +6,12 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.IntConsumer;
 
 /**
  * Runs the parts of a computation side by side. No result may depend on how many parts there are,
- * and no part may start parts of its own: it could wait for a thread that waits for it.
+ * and no part may start parts of its own but alone: it could wait for a thread that waits for it.
  */
 public final class Workers implements AutoCloseable {
   private final ExecutorService threads;
@@ -41,14 +42,33 @@ public final class Workers implements AutoCloseable {
     return alone.get() ? 1 : Math.max(1, Math.min(runs, most));
   }
 
-  /** Does work that nobody waits for: all of it in this thread, the others are left to others. */
+  /** Does all of some work in this thread; the others are left to others. */
   public void alone(Runnable work) {
+    boolean before = alone.get();
     alone.set(true);
     try {
       work.run();
     } finally {
-      alone.remove();
+      alone.set(before);
     }
+  }
+
+  /**
+   * Does many pieces of work side by side, each in one thread alone, and returns when all are done.
+   *
+   * @param piece told its number; whichever thread is free takes the next
+   */
+  public void each(int pieces, IntConsumer piece) {
+    AtomicInteger next = new AtomicInteger();
+    run(
+        parts(pieces),
+        part ->
+            alone(
+                () -> {
+                  for (int i = next.getAndIncrement(); i < pieces; i = next.getAndIncrement()) {
+                    piece.accept(i);
+                  }
+                }));
   }
 
   /**

@@ -22,6 +22,40 @@ class WorkersTest {
   }
 
   @Test
+  void everyPieceIsDoneOnceByOneThreadAlone() {
+    AtomicIntegerArray done = new AtomicIntegerArray(9);
+    AtomicIntegerArray parts = new AtomicIntegerArray(9);
+    WORKERS.each(
+        9,
+        piece -> {
+          done.incrementAndGet(piece);
+          parts.set(piece, WORKERS.parts(100));
+        });
+    for (int i = 0; i < 9; i++) {
+      assertThat(done.get(i)).isEqualTo(1);
+      assertThat(parts.get(i)).isEqualTo(1);
+    }
+    assertThat(WORKERS.parts(100)).isEqualTo(Runtime.getRuntime().availableProcessors());
+  }
+
+  @Test
+  void whoeverWorksAloneStaysAlone() {
+    WORKERS.alone(
+        () -> {
+          WORKERS.each(2, piece -> Math.log(piece + 1));
+          assertThat(WORKERS.parts(100)).isEqualTo(1);
+        });
+    assertThatThrownBy(
+            () ->
+                WORKERS.each(
+                    3,
+                    piece -> {
+                      throw new CancellationException("given up");
+                    }))
+        .isInstanceOf(CancellationException.class);
+  }
+
+  @Test
   void whatAPartThrowsIsThrown() {
     for (int culprit = 0; culprit < 3; culprit++) {
       int part = culprit;
