@@ -156,3 +156,7 @@ export function whereInFile(pointer: string): string {
     );
   return steps.join(', ') || 'the file';
 }
+
+/** Whether a tank that no water change can keep under its limits is under them for now. */
+export const isStillUnder = (reasons: readonly { kind: string }[]): boolean =>
+  reasons.some((reason) => reason.kind === 'HOLDS_UNTIL' || reason.kind === 'MAY_GO_OVER');

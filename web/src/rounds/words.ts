@@ -1,7 +1,7 @@
 import type { RoundsLine } from '../api/client';
 import { said } from '../lib/said';
 import { drawn, volume } from '../lib/units.svelte';
-import { longDay, minutesText, nearDay, percent } from '../lib/words';
+import { isStillUnder, longDay, minutesText, nearDay, percent } from '../lib/words';
 import { wantsHand } from './rounds';
 
 /** What the round comes to, in a sentence. */
@@ -68,7 +68,9 @@ export function task(line: RoundsLine): string {
     return line.fraction === undefined
       ? line.why.some((reason) => reason.kind === 'NO_CHANGE_WANTED')
         ? 'Without a change it goes over your limits'
-        : 'No water change can keep it under your limits'
+        : isStillUnder(line.why)
+          ? 'Water changes alone may not keep it under your limits'
+          : 'No water change can keep it under your limits'
       : `Change ${percent(line.fraction)} (${volume(line.litres ?? 0)}) today; no routine can keep it under`;
   if (line.verdict === 'TEST_FIRST' && line.testFirst)
     return `Test ${line.testFirst.analyte} first`;

@@ -164,8 +164,28 @@ describe('the sentence', () => {
       outlook({ routine: undefined, changeDays: [], bindingLimit: 'SOURCE', holds: false }),
     );
     expect(text).toContain('No water change can keep it under your limits.');
+    expect(text).not.toContain('may not keep it there');
     expect(text).toContain('Changing 50 % now still helps.');
     expect(text).toContain('The change water holds about 45 mg/L NO3 of nitrate');
+  });
+
+  it('says that it is under its limits still where changes may not keep it there', () => {
+    const { text } = sentence(
+      {
+        today: {
+          verdict: 'STUCK',
+          reasons: [
+            { kind: 'MAY_GO_OVER', words: [{ text: 'Phosphate is near its limit.' }] },
+            { kind: 'LARGEST_NOT_ENOUGH', words: [{ text: 'Even the largest is too small.' }] },
+          ],
+          remarks: [],
+          warnings: [],
+        },
+      },
+      outlook({ routine: undefined, changeDays: [], holds: false }),
+    );
+    expect(text).toContain('It is under your limits, but water changes alone may not keep it');
+    expect(text).toContain('Phosphate is near its limit. Even the largest is too small.');
   });
 
   it('says until when all is well where changes alone won’t do later', () => {

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Balance, Outlook } from '../../api/client';
   import { said } from '../../lib/said';
-  import { interval, longDay, percent, timesInTen } from '../../lib/words';
+  import { interval, isStillUnder, longDay, percent, timesInTen } from '../../lib/words';
   import TextLink from '../../ui/TextLink.svelte';
 
   /** The sentence where no routine is asked for, none can hold, or something comes first. */
@@ -30,6 +30,7 @@
   let first = $derived(balance.today.reasons[0] ? said(balance.today.reasons[0].words, today) : '');
   let acute = $derived(balance.today.verdict === 'ACT_NOW' ? first : '');
   let now = $derived(balance.today.fraction);
+  let stillUnder = $derived(isStillUnder(balance.today.reasons));
   const small = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
 
   /** What would make it possible, the simplest first. */
@@ -84,7 +85,9 @@
   <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">
     {balance.today.reasons.some((reason) => reason.kind === 'NO_CHANGE_WANTED')
       ? 'Without a change it goes over your limits.'
-      : 'No water change can keep it under your limits.'}
+      : stillUnder
+        ? 'It is under your limits, but water changes alone may not keep it there.'
+        : 'No water change can keep it under your limits.'}
     {#if now !== undefined}<span data-testid="now"
         >Changing <strong class="font-semibold">{percent(now)}</strong> now still helps.</span
       >{/if}

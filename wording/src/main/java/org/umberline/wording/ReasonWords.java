@@ -161,6 +161,21 @@ final class ReasonWords {
               ") would not keep ",
               nutrient,
               " under its limit for long.");
+      case NOT_SURE ->
+          Phrase.of(
+              "With changes alone ",
+              nutrient,
+              " stays under its limit ",
+              SmallWords.chances(chance),
+              ".");
+      case MAY_GO_OVER ->
+          Phrase.of(
+              SmallWords.capital(nutrient),
+              " is near its limit: by ",
+              day,
+              " ",
+              SmallWords.ofGoingOver(chance),
+              ".");
       case FLOOR_BINDS ->
           Phrase.of("Changes that large would bring ", nutrient, " below its lower limit.");
       case SALINITY_STEP ->

@@ -25,9 +25,15 @@ final class ChangeSearch {
 
   private static final double ROUNDING = 1e-9;
 
+  /**
+   * Where nothing is sure, a smaller share is as good when it holds as often but for this. Chosen.
+   */
+  private static final double AS_SURE = 0.05;
+
   /** Under a floor more often by this much because of the changes: they are what breaks it. */
   private static final double BREAKS_FLOOR = 0.05;
 
+  private final TankModel tank;
   private final Promise promise;
   private final PlanDays days;
   private final double[] shares;
@@ -64,6 +70,7 @@ final class ChangeSearch {
       boolean sourceTooRich,
       int downToLines,
       Optional<Nutrient> stripped) {
+    this.tank = tank;
     this.stripped = stripped;
     mostCatchUps = Math.min(MOST_CATCH_UPS, downToLines + 1);
     this.promise = promise;
@@ -177,22 +184,53 @@ final class ChangeSearch {
   }
 
   /**
-   * The largest share at one interval where no routine lasts but it holds for now, or may: nothing
-   * has to be done before its day comes, whatever follows.
+   * What is done at one interval where no routine keeps the promise and lasts, but more likely than
+   * not it holds, or may: nothing has to be done before its day comes, whatever follows.
    */
   Found forNow(double everyDays) {
-    if (!possible || latestSafe() == PlanDays.TODAY) {
-      return Found.none(everyDays, single.limit());
+    Found none = Found.none(everyDays, single.limit());
+    if (!possible || !largest.helpsFrom(latestSafe(), first())) {
+      return none;
+    }
+    if (latestSafe() == PlanDays.TODAY) {
+      return probable(everyDays).map(this::checked).orElse(none);
     }
     int start = latestStart(everyDays);
     if (start < PlanDays.TODAY) {
       if (!largest.mayHold()) {
-        return Found.none(everyDays, single.limit());
+        return none;
       }
       start = latestSafe();
     }
     return checked(
         Found.routine(everyDays, largestShare(), start, PlanDays.judgedFrom(start)).forNow());
+  }
+
+  /** The largest changes, where more likely than not they are enough, or less that is as good. */
+  private Optional<Found> probable(double everyDays) {
+    for (int catchUps = 1; catchUps <= mostCatchUps; catchUps++) {
+      int last = days.catchUpDay(catchUps - 1);
+      Found most =
+          Found.routine(
+                  everyDays,
+                  largestShare(),
+                  last + (int) Math.ceil(everyDays),
+                  PlanDays.judgedAfter(last))
+              .after(catchUps, largestShare())
+              .surelyFrom(PlanDays.caughtUpBy(last))
+              .forNow();
+      double held = held(most);
+      if (held > Basis.MORE_LIKELY_THAN_NOT) {
+        int index =
+            Bisection.smallest(shares.length, i -> held(most.of(shares[i])) >= held - AS_SURE);
+        return Optional.of(most.of(shares[index]));
+      }
+    }
+    return Optional.empty();
+  }
+
+  private double held(Found found) {
+    return promise.underCeilings(days.changes(found), found.sureFrom(), surely);
   }
 
   /**
@@ -240,13 +278,24 @@ final class ChangeSearch {
         near.map(found -> Arrays.binarySearch(shares, upTo(found.atEvery(plan.everyDays()))))
             .map(guess -> Bisection.smallest(count, Math.min(count - 1, guess), isEnough))
             .orElseGet(() -> Bisection.smallest(count, isEnough));
-    if (index == count) {
+    index = index == count ? count : Math.max(index, leastAt(plan.everyDays()));
+    if (index >= count) {
       return Optional.empty();
     }
     Found found = plan.of(shares[index]);
     // what a page is told of an interval does not hang on what it asked before
     near = shareAlone ? Optional.of(found) : near;
     return Optional.of(found);
+  }
+
+  /** The first of the shares that are worth advising at an interval. */
+  private int leastAt(double everyDays) {
+    double least = Shares.leastEvery(everyDays, tank) - ROUNDING;
+    int index = 0;
+    while (index < shares.length - 1 && shares[index] < least) {
+      index++;
+    }
+    return index;
   }
 
   /** The smallest share below what was found that is enough on the days of another plan. */

@@ -8,6 +8,12 @@ final class LargestChanges {
   /** With this chance of holding, the largest change every week is worth making. Chosen. */
   private static final double MAY_HOLD = 0.25;
 
+  /**
+   * A change is worth making when it takes out such a share of what would be there a week later.
+   * Chosen.
+   */
+  private static final double WORTH_CHANGING = 0.1;
+
   private final Promise promise;
   private final PlanDays days;
   private final double share;
@@ -40,9 +46,19 @@ final class LargestChanges {
     return true;
   }
 
-  /** The largest change today, and none after it. */
-  PlannedChanges once() {
-    return days.changes(0, 0, PlanDays.TODAY, share, promise.daysAhead() + 1);
+  /**
+   * Whether the largest change on a day leaves less of a nutrient a week later than none, by a
+   * share that counts.
+   */
+  boolean helpsFrom(int day, Nutrient nutrient) {
+    int weekLater = Math.min(day + PlanDays.NEXT_LOOK, promise.days() - 1);
+    return helps(days.once(day, share), nutrient, weekLater);
+  }
+
+  /** Whether changes leave so much less of a nutrient on a day that they are worth making. */
+  boolean helps(PlannedChanges changes, Nutrient nutrient, int day) {
+    double without = promise.median(PlannedChanges.NONE, nutrient, day);
+    return promise.median(changes, nutrient, day) < (1 - WORTH_CHANGING) * without;
   }
 
   private PlannedChanges weekly() {

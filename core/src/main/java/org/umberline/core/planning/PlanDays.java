@@ -54,6 +54,11 @@ record PlanDays(int firstAhead, int daysAhead, int earliest) {
         all.stream().mapToDouble(c -> c[1]).toArray());
   }
 
+  /** One change, and none after it. */
+  PlannedChanges once(int day, double fraction) {
+    return changes(0, 0, day, fraction, daysAhead + 1);
+  }
+
   PlannedChanges changes(Found found) {
     return changes(
         found.catchUps(),

@@ -152,6 +152,11 @@ final class Promise {
     return far < LASTING - ROUNDED_SEARCH ? Math.min(near, far) : near;
   }
 
+  /** The same on all days that are judged. */
+  double underOnAll(PlannedChanges planned, int from) {
+    return 1 - worstOver(planned, from, days);
+  }
+
   /** The same on the days alone on which the promise counts. */
   double underAtFirst(PlannedChanges planned, int from, int until) {
     return 1 - worstOver(planned, from, Math.min(until, days));
@@ -160,6 +165,16 @@ final class Promise {
   /** Whether a plan keeps the promise on those days, or nearly does. */
   boolean keeps(PlannedChanges planned, int from, int until) {
     return underCeilings(planned, from, until) >= confidence - Advisor.NEARLY - ROUNDING;
+  }
+
+  /** Whether one nutrient keeps the promise on those days. */
+  boolean keeps(PlannedChanges planned, Nutrient nutrient, int from, int until) {
+    for (int day = from; day < Math.min(until, days); day++) {
+      if (over(planned, nutrient, day) > 1 - confidence + ROUNDING) {
+        return false;
+      }
+    }
+    return true;
   }
 
   private double worstOver(PlannedChanges planned, int from, int until) {

@@ -77,6 +77,10 @@ public record Reason(
     SOURCE_TOO_RICH,
     /** Even the largest change, value as a share, is not enough for nutrient. */
     LARGEST_NOT_ENOUGH,
+    /** With the changes advised nutrient stays under its ceiling with this chance only. */
+    NOT_SURE,
+    /** With this chance nutrient is over its ceiling by day, whatever is changed. */
+    MAY_GO_OVER,
     /** A change large enough would strip nutrient below its floor. */
     FLOOR_BINDS,
     /** One change may be value as a share at most, because of the step of salinity. */

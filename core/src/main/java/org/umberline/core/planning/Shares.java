@@ -12,9 +12,20 @@ final class Shares {
   /** So little, in percents, is changed by nobody, but by those who do already. Chosen. */
   private static final int LEAST_PERCENT = 5;
 
+  /** Nor is less than this once in three weeks or more seldom. Chosen. */
+  private static final double LEAST_SELDOM = 0.10;
+
+  private static final double SELDOM_DAYS = 21;
+
   private static final double ROUNDING = 1e-9;
 
   private Shares() {}
+
+  /** The least share worth advising at an interval, but for those who change less already. */
+  static double leastEvery(double days, TankModel tank) {
+    boolean own = tank.routine().map(Routine::fraction).filter(f -> f < LEAST_SELDOM).isPresent();
+    return own || days < SELDOM_DAYS ? 0 : LEAST_SELDOM;
+  }
 
   /** The share of a routine every {@code days} that renews as much as another. */
   static double atEvery(double days, double fraction, double everyDays) {

@@ -13,9 +13,6 @@ import org.umberline.core.simulation.PlannedChanges;
  * Where no routine holds: whether one change is worth making all the same, and what it comes to.
  */
 final class StuckChange {
-  /** It is when it takes out such a share of what would be there a week later. Chosen. */
-  private static final double WORTH_CHANGING = 0.1;
-
   /** By this day ahead most of what rock and sand give back is back. Common practice, no source. */
   private static final int SETTLED_DAYS = 2;
 
@@ -43,7 +40,7 @@ final class StuckChange {
   StuckChange(Basis basis, Nutrient worst) {
     b = basis;
     this.worst = worst;
-    once = b.search.largest().once();
+    once = once(b.search.largestShare());
   }
 
   /** What the largest change every week comes to, where that is over the line all the same. */
@@ -85,8 +82,23 @@ final class StuckChange {
       return 0;
     }
     Nutrient nutrient = helped.get();
-    why.add(Reason.of(Kind.CHANGE_HELPS).of(nutrient).value(level(once, nutrient, SETTLED_DAYS)));
-    return b.search.largestShare();
+    double share = nutrient == worst ? b.search.largestShare() : leastFor(nutrient);
+    double level = level(once(share), nutrient, SETTLED_DAYS);
+    why.add(Reason.of(Kind.CHANGE_HELPS).of(nutrient).value(level));
+    return share;
+  }
+
+  /** For a nutrient that one change can hold, no more than that takes. */
+  private double leastFor(Nutrient nutrient) {
+    double[] shares = b.search.shares();
+    int index =
+        Bisection.smallest(
+            shares.length, i -> b.promise.keeps(once(shares[i]), nutrient, 1, b.search.surely()));
+    return index < shares.length ? shares[index] : b.search.largestShare();
+  }
+
+  private PlannedChanges once(double share) {
+    return b.search.days().once(PlanDays.TODAY, share);
   }
 
   /** Those that would go over within the week. */
@@ -96,8 +108,7 @@ final class StuckChange {
   }
 
   private boolean helps(Nutrient nutrient) {
-    double without = level(PlannedChanges.NONE, nutrient, A_WEEK_LATER);
-    return level(once, nutrient, A_WEEK_LATER) < (1 - WORTH_CHANGING) * without;
+    return b.search.largest().helps(once, nutrient, weekLater());
   }
 
   private int weekLater() {

@@ -210,14 +210,7 @@ final class TodayJudge {
     Found f = chosen.get();
     boolean today = firstDay(f) == PlanDays.TODAY;
     if (today) {
-      b.waiting()
-          .ifPresent(
-              w ->
-                  why.add(
-                      Reason.of(Kind.IF_WAITING)
-                          .of(b.promise.worse(PlannedChanges.NONE, b.ahead(w.until())))
-                          .on(w.until())
-                          .chance(w.chance())));
+      b.waiting().map(w -> ifNothingIsDone(Kind.IF_WAITING, w)).ifPresent(why::add);
     }
     habitHolds(f);
     if (!today) {
@@ -226,7 +219,7 @@ final class TodayJudge {
       why.add(Reason.of(until).on(b.date(firstDay(f))));
     }
     if (!f.lasts()) {
-      why.add(limited(b.search.largest().hardest()));
+      why.add(notSure(f));
     }
     if (!today) {
       return 0;
@@ -245,6 +238,8 @@ final class TodayJudge {
   private double stuck() {
     if (b.search.freeDays() > 0) {
       why.add(Reason.of(Kind.HOLDS_UNTIL).on(b.date(b.search.latestSafe())));
+    } else if (!b.isOver()) {
+      b.waiting().map(w -> ifNothingIsDone(Kind.MAY_GO_OVER, w)).ifPresent(why::add);
     }
     Found first = found.get(0);
     Nutrient worst = b.search.largest().hardest();
@@ -270,6 +265,23 @@ final class TodayJudge {
         first.limit() == BindingLimit.NITRATE_FLOOR
             || first.limit() == BindingLimit.PHOSPHATE_FLOOR;
     return floor ? 0 : new StuckChange(b, worst).asked(why);
+  }
+
+  /** What holds no change back but its size. */
+  private Reason notSure(Found f) {
+    Nutrient worst = b.search.largest().hardest();
+    Reason limited = limited(worst);
+    double chance = b.promise.underOnAll(b.search.days().changes(f), b.search.keptFrom(f));
+    return limited.kind() == Kind.LARGEST_NOT_ENOUGH
+        ? Reason.of(Kind.NOT_SURE).of(worst).chance(chance)
+        : limited;
+  }
+
+  private Reason ifNothingIsDone(Kind kind, Advice.Waiting waiting) {
+    return Reason.of(kind)
+        .of(b.promise.worse(PlannedChanges.NONE, b.ahead(waiting.until())))
+        .on(waiting.until())
+        .chance(waiting.chance());
   }
 
   private Reason limited(Nutrient worst) {
