@@ -1,6 +1,8 @@
+import { readFileSync } from 'node:fs';
 import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { svelteTesting } from '@testing-library/svelte/vite';
 import tailwindcss from '@tailwindcss/vite';
+import { compression, defineAlgorithm } from 'vite-plugin-compression2';
 import { VitePWA } from 'vite-plugin-pwa';
 import type { Plugin } from 'vite';
 import { defineConfig } from 'vitest/config';
@@ -11,7 +13,7 @@ function lettersFirst(): Plugin {
     name: 'letters-first',
     transformIndexHtml: (_, { bundle }) =>
       Object.keys(bundle ?? {})
-        .filter((file) => /-latin-wght-normal.*\.woff2$/.test(file))
+        .filter((file) => /letters-.*\.woff2$/.test(file))
         .map((file) => ({
           tag: 'link',
           injectTo: 'head' as const,
@@ -27,29 +29,31 @@ function lettersFirst(): Plugin {
 }
 
 /**
- * Tells first.js, in a meta element of the page, which files each place takes, so that they come
- * together with the page's own and not after them.
+ * What is to be done before anything else stands in the page itself: no journey of its own. A meta
+ * element tells it which files each place takes, so that they come together with the page's own
+ * and not after them.
  */
-function filesOfPlaces(): Plugin {
+function firstInPage(): Plugin {
   return {
-    name: 'files-of-places',
+    name: 'first-in-page',
     transformIndexHtml: {
       order: 'post',
       handler(html, { bundle, chunk }) {
-        if (!bundle || !chunk) return html;
         const files: Record<string, string[]> = {};
-        for (const file of chunk.dynamicImports) {
-          const part = bundle[file];
+        for (const file of chunk?.dynamicImports ?? []) {
+          const part = bundle?.[file];
           const folder = part?.type === 'chunk' && part.facadeModuleId?.split('/').at(-2);
           if (folder)
-            files[folder] = [file, ...part.imports.filter((one) => !chunk.imports.includes(one))]
-              .filter((one) => one !== chunk.fileName)
+            files[folder] = [file, ...part.imports.filter((one) => !chunk?.imports.includes(one))]
+              .filter((one) => one !== chunk?.fileName)
               .map((one) => '/' + one);
         }
         const told = JSON.stringify(files).replaceAll('"', '&quot;');
+        const first = readFileSync('first.js', 'utf8');
         return html.replace(
-          '<script src="/first.js">',
-          `<meta name="umberline-places" content="${told}" />\n    $&`,
+          '</title>',
+          () =>
+            `</title>\n    <meta name="umberline-places" content="${told}" />\n    <script>\n${first}</script>`,
         );
       },
     },
@@ -59,10 +63,16 @@ function filesOfPlaces(): Plugin {
 export default defineConfig({
   plugins: [
     lettersFirst(),
-    filesOfPlaces(),
+    firstInPage(),
     tailwindcss(),
     svelte(),
     svelteTesting(),
+    // the server sends these to whoever can read them
+    compression({
+      include: /\.(js|css)$/,
+      threshold: 1000,
+      algorithms: [defineAlgorithm('brotliCompress', {})],
+    }),
     VitePWA({
       registerType: 'autoUpdate',
       injectRegister: null,
@@ -97,8 +107,14 @@ export default defineConfig({
     modulePreload: { polyfill: false },
     rolldownOptions: {
       output: {
-        // what several places take comes in one file: each small one would be a journey of its own
-        codeSplitting: { groups: [{ name: 'shared', minShareCount: 3 }] },
+        // what several places take comes in one file: each small one would be a journey of its own;
+        // what draws is not needed before there is something to read
+        codeSplitting: {
+          groups: [
+            { name: 'drawing', test: /node_modules[\\/](d3-|internmap)/, priority: 1 },
+            { name: 'shared', minShareCount: 3 },
+          ],
+        },
       },
     },
   },

@@ -5,6 +5,9 @@ import type { components, paths } from './schema';
 
 export type Schemas = components['schemas'];
 export type Balance = Schemas['Balance'];
+
+/** With all that the picture shows. */
+export type Pictured = Balance & { past: Schemas['Past'] };
 export type Outlook = Schemas['Outlook'];
 export type RoundsLine = Schemas['RoundsLine'];
 export type Measures = Schemas['Measures'];

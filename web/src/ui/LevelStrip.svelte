@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { scaleLinear } from 'd3-scale';
   import type { Schemas } from '../api/client';
   import { drawn, labelOf, level as shown } from '../lib/units.svelte';
 
@@ -21,7 +20,7 @@
   let top = $derived(
     Math.max((level.line.ceilingMgL ?? level.now.p90 * 1.2) * 1.35, level.now.p90 * 1.08, 0.01),
   );
-  let x = $derived(scaleLinear([0, top], [0, width]));
+  let x = $derived((mgL: number) => (mgL / top) * width);
   let text = $derived(`${name} about ${shown(name, level.now.p50)}`);
   let line = $derived(
     level.line.ceilingMgL === undefined ? undefined : drawn(name, level.line.ceilingMgL),

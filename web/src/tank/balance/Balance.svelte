@@ -5,6 +5,7 @@
     type Balance,
     type Ledgers,
     type Outlook,
+    type Pictured,
     type Schemas,
     type Problem,
   } from '../../api/client';
@@ -18,12 +19,10 @@
   import EntryLine from '../log/EntryLine.svelte';
   import Progress from '../../ui/Progress.svelte';
   import Sheet from '../../ui/Sheet.svelte';
-  import Ledger from './ledger/Ledger.svelte';
   import NewTank from './NewTank.svelte';
   import NotYet from '../../rounds/NotYet.svelte';
   import Sentence from './Sentence.svelte';
   import Ways from './Ways.svelte';
-  import Tideline from './tideline/Tideline.svelte';
   import { Trial, type Lines } from './trial.svelte';
   import Button from '../../ui/Button.svelte';
   import TextLink from '../../ui/TextLink.svelte';
@@ -39,6 +38,8 @@
   } as const;
   type SheetName = keyof typeof SHEETS;
   let balance = $state.raw<Balance | null>(null);
+  let past = $state.raw<Schemas['Past'] | null>(null);
+  let pictured = $derived<Pictured | null>(balance && past && { ...balance, past });
   let ledgers = $state.raw<Ledgers | null>(null);
   let missing = $state('');
   let sheet = $state<SheetName | ''>('');
@@ -52,12 +53,19 @@
   const gradually = new Gradually(1, 1, () => (balance ? 4 : 0));
   const params = () => ({ path: { id: tank } });
 
+  /** How often it was asked for or saved: what comes later is not undone by an earlier answer. */
+  let asked = 0;
+
   async function load() {
+    const mine = ++asked;
     waiting.start(tank);
     const answer = await api.GET('/api/tanks/{id}/balance', { params: params() });
     waiting.stop();
     if (answer.data) {
-      balance = answer.data;
+      // the sentence first; what stands in a picture already changes with its past
+      if (!past) balance = answer.data;
+      past = (await api.GET('/api/tanks/{id}/past', { params: params() })).data ?? past;
+      if (mine === asked) balance = answer.data;
       void loadLedger();
     } else missing = answer.error?.detail ?? 'This tank can’t be shown.';
   }
@@ -106,6 +114,7 @@
   /** Shows what was saved, or why it was not. */
   function taken(answer: { data?: Balance; error?: Problem }): boolean {
     if (!answer.data) return refused(answer.error?.detail);
+    asked++;
     balance = answer.data;
     trial.putBack();
     return true;
@@ -222,24 +231,28 @@
       {/if}
     </div>
     <div class="h-[27rem] shrink-0 pt-1 sm:h-auto sm:flex-[1_0_20rem]">
-      <!-- the sentence is read while the picture is drawn -->
-      {#if gradually.has(2)}
-        <Tideline
-          {balance}
-          outlook={trial.outlook}
-          compare={trial.answer ? balance.shown : null}
-          {then}
-          lines={trial.lines}
-          stale={trial.stale}
-          online={trial.line}
-          onadopt={adopt}
-          onescape={trial.putBack}
-        />
+      <!-- the sentence is read while the picture is fetched and drawn -->
+      {#if pictured && gradually.has(2)}
+        {#await import('./tideline/Tideline.svelte') then { default: Tideline }}
+          <Tideline
+            balance={pictured}
+            outlook={trial.outlook}
+            compare={trial.answer ? balance.shown : null}
+            {then}
+            lines={trial.lines}
+            stale={trial.stale}
+            online={trial.line}
+            onadopt={adopt}
+            onescape={trial.putBack}
+          />
+        {/await}
       {/if}
     </div>
     <div class="min-h-[9.5rem] shrink-0">
       {#if ledgers && gradually.has(3)}
-        <Ledger {ledgers} tries={trial.tries} ontry={trial.ledger} />
+        {#await import('./ledger/Ledger.svelte') then { default: Ledger }}
+          <Ledger {ledgers} tries={trial.tries} ontry={trial.ledger} />
+        {/await}
       {/if}
     </div>
     {#if balance.notCounted.length > 0}
@@ -281,9 +294,9 @@
         {#await import('./sheets/WhatIfs.svelte') then { default: WhatIfs }}
           <WhatIfs {tank} tries={trial.tries} tried={trial.answer} />
         {/await}
-      {:else if sheet === 'track record'}
+      {:else if sheet === 'track record' && pictured}
         {#await import('./sheets/TrackRecord.svelte') then { default: TrackRecord }}
-          <TrackRecord {balance} onthen={showThen} />
+          <TrackRecord balance={pictured} onthen={showThen} />
         {/await}
       {/if}
     </Sheet>

@@ -1,4 +1,4 @@
-import type { Balance, Outlook } from '../../api/client';
+import type { Outlook, Pictured } from '../../api/client';
 
 /** A small answer of the server for tests of the page; parts can be replaced. */
 export function outlook(parts: Partial<Outlook> = {}): Outlook {
@@ -39,7 +39,7 @@ export function outlook(parts: Partial<Outlook> = {}): Outlook {
   };
 }
 
-export function balance(parts: Partial<Balance> = {}): Balance {
+export function balance(parts: Partial<Pictured> = {}): Pictured {
   return {
     tank: {
       id: '00000000-0000-0000-0000-000000000001',

@@ -2,13 +2,13 @@
   import Progress from '../../../ui/Progress.svelte';
   import { onMount } from 'svelte';
   import { scaleLinear, scaleUtc } from 'd3-scale';
-  import { api, type Balance, type Schemas } from '../../../api/client';
+  import { api, type Pictured, type Schemas } from '../../../api/client';
   import { Latest } from '../../../lib/latest';
   import { drawn, figure, labelOf, level, toShown } from '../../../lib/units.svelte';
   import { about, dayStart, longDay, percent } from '../../../lib/words';
   import Label from '../../../ui/Label.svelte';
 
-  let { balance, onthen }: { balance: Balance; onthen: (day: string) => void } = $props();
+  let { balance, onthen }: { balance: Pictured; onthen: (day: string) => void } = $props();
   let record = $state.raw<Schemas['TrackRecord'] | null>(null);
   let problem = $state('');
   const ASK_EVERY_MS = 700;

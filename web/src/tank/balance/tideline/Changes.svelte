@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { ScaleTime } from 'd3-scale';
-  import type { Balance, Outlook } from '../../../api/client';
+  import type { Outlook, Pictured } from '../../../api/client';
   import { clock, dayMiddle } from '../../../lib/words';
   import { notches } from './marks';
 
@@ -14,7 +14,7 @@
     narrow,
     height,
   }: {
-    balance: Balance;
+    balance: Pictured;
     outlook: Outlook;
     x: ScaleTime<number, number>;
     left: number;

@@ -1,10 +1,10 @@
 <script lang="ts">
-  import type { Balance, Outlook } from '../../../api/client';
+  import type { Outlook, Pictured } from '../../../api/client';
   import { shortDay } from '../../../lib/words';
   import { labelOf, level } from '../../../lib/units.svelte';
   import Button from '../../../ui/Button.svelte';
 
-  let { balance, outlook }: { balance: Balance; outlook: Outlook } = $props();
+  let { balance, outlook }: { balance: Pictured; outlook: Outlook } = $props();
   let dialog: HTMLDialogElement;
   let open = $state(false);
   let tests = $derived(

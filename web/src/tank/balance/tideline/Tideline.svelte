@@ -1,7 +1,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { scaleUtc } from 'd3-scale';
-  import type { Balance, LineOfTank, Outlook, Schemas } from '../../../api/client';
+  import type { LineOfTank, Outlook, Pictured, Schemas } from '../../../api/client';
   import { addDays, dayEnd, dayStart, daysBetween, shortDay } from '../../../lib/words';
   import { Gradually } from '../../../lib/gradually.svelte';
   import { said } from '../../../lib/said';
@@ -28,7 +28,7 @@
     onadopt,
     onescape,
   }: {
-    balance: Balance;
+    balance: Pictured;
     outlook: Outlook;
     /** The routine followed now, drawn beside what is tried. */
     compare: Outlook | null;

@@ -1,4 +1,4 @@
-import type { Balance, Outlook } from '../../../api/client';
+import type { Outlook, Pictured } from '../../../api/client';
 import { said } from '../../../lib/said';
 import { labelOf, level } from '../../../lib/units.svelte';
 import { shortDay } from '../../../lib/words';
@@ -7,7 +7,7 @@ const NUTRIENTS = ['nitrate', 'phosphate'] as const;
 const QUALIFIERS: Partial<Record<string, string>> = { below: '<', above: '>' };
 
 /** A day of the picture in words: what is modelled or forecast, and what was done. */
-export function readOut(day: string, balance: Balance, outlook: Outlook): string {
+export function readOut(day: string, balance: Pictured, outlook: Outlook): string {
   const parts: string[] = [];
   for (const name of NUTRIENTS) {
     const on = (one: { on: string }) => one.on === day;

@@ -196,6 +196,7 @@ class AccessTest {
           Map.entry("DELETE /api/tanks/{id}/photos/{photo}", ""),
           Map.entry("PUT /api/tanks/{id}/photos/{photo}", "picture"),
           Map.entry("GET /api/tanks/{id}/balance", ""),
+          Map.entry("GET /api/tanks/{id}/past", ""),
           Map.entry("GET /api/tanks/{id}/file", ""),
           Map.entry("GET /api/tanks/{id}/ledger", ""),
           Map.entry("GET /api/tanks/{id}/working", ""),

@@ -97,7 +97,6 @@ public class BalanceAnswers implements WorkedAhead {
             now, outlook, advice.catchUp(), AdviceMapper.routine(advice), binding(advice)),
         BalanceMapper.crossing(Forecast.of(alone, Nutrient.NITRATE, now.tank().lines())),
         BalanceMapper.crossing(Forecast.of(alone, Nutrient.PHOSPHATE, now.tank().lines())),
-        PastMapper.of(now),
         NotCounted.ofMakeUp(stored.tank()));
   }
 

@@ -32,17 +32,24 @@ class BalanceApi {
 
   private final TankRecords tanks;
   private final BalanceAnswers answers;
+  private final PastAnswers pasts;
   private final Posteriors posteriors;
 
-  BalanceApi(TankRecords tanks, BalanceAnswers answers, Posteriors posteriors) {
+  BalanceApi(TankRecords tanks, BalanceAnswers answers, PastAnswers pasts, Posteriors posteriors) {
     this.tanks = tanks;
     this.answers = answers;
+    this.pasts = pasts;
     this.posteriors = posteriors;
   }
 
   @GetMapping("/balance")
   BalanceViews.Balance balance(@SignedIn.Keeper SignedIn keeper, @PathVariable UUID id) {
     return answers.balance(tanks.one(id, keeper.keeperId()));
+  }
+
+  @GetMapping("/past")
+  BalanceViews.Past past(@SignedIn.Keeper SignedIn keeper, @PathVariable UUID id) {
+    return pasts.past(tanks.one(id, keeper.keeperId()));
   }
 
   @PostMapping("/what-if")

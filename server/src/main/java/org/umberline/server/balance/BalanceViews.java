@@ -98,6 +98,10 @@ public final class BalanceViews {
 
   public record NutrientPast(List<FitDay> fit, List<TestMark> tests) {}
 
+  @Schema(
+      description =
+          "the days behind: what was read and done, and between which levels the water is believed"
+              + " to have been")
   public record Past(
       NutrientPast nitrate,
       NutrientPast phosphate,
@@ -124,7 +128,6 @@ public final class BalanceViews {
       Outlook shown,
       Crossing leftAloneNitrate,
       Crossing leftAlonePhosphate,
-      Past past,
       List<String> notCounted) {}
 
   @Schema(description = "where a nutrient stands against its line, mg/L of the ion")

@@ -6,9 +6,13 @@ import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
 import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
+import org.springframework.web.servlet.resource.EncodedResourceResolver;
 import org.springframework.web.servlet.resource.PathResourceResolver;
 
-/** The page: hashed files are kept by the browser for a year, the page itself is asked for anew. */
+/**
+ * The page: hashed files, compressed when it was built, are kept by the browser for a year, the
+ * page itself is asked for anew.
+ */
 @Configuration
 class PageFiles implements WebMvcConfigurer {
   @Override
@@ -16,7 +20,9 @@ class PageFiles implements WebMvcConfigurer {
     registry
         .addResourceHandler("/assets/**")
         .addResourceLocations("classpath:/static/assets/")
-        .setCacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePublic().immutable());
+        .setCacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePublic().immutable())
+        .resourceChain(true)
+        .addResolver(new EncodedResourceResolver());
     registry
         .addResourceHandler("/**")
         .addResourceLocations("classpath:/static/")

@@ -25,9 +25,7 @@ import org.umberline.server.keeper.Throttle;
 @Configuration
 public class SecurityConfiguration {
   /** What the browser may do with the page: nothing from elsewhere. */
-  private static final String CONTENT_POLICY =
-      "default-src 'self'; img-src 'self' data:;"
-          + " object-src 'none'; base-uri 'self'; frame-ancestors 'none'; form-action 'self'";
+  private static final String CONTENT_POLICY = ContentPolicy.ofThePage();
 
   /** Where the sign-in form is sent. */
   static final String SIGN_IN = "/api/sign-in";

@@ -23,6 +23,7 @@ public final class Rights {
           READER,
           List.of(
               "GET /balance",
+              "GET /past",
               "GET /bench/kits",
               "GET /care",
               "GET /cycling",
