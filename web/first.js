@@ -8,12 +8,13 @@
   var paths = ['/api/session'];
   if (localStorage.getItem('umberline-signed-in')) {
     paths.push('/api/units', '/api/tanks');
-    var tank = /^\/tank\/([\w-]+)$/.exec(location.pathname);
+    var tank = /^\/tank\/([\w-]+)(?:\/([\w-]+))?$/.exec(location.pathname);
+    var question = { change: 'run-sheet', visit: 'visits' };
     if (location.pathname === '/') paths.push('/api/rounds/known');
-    if (location.pathname === '/bench') paths.push('/api/bench');
-    if (/^\/tank\/[\w-]+\/(doses|trials|trouble)$/.test(location.pathname))
-      paths.push('/api/tanks' + location.pathname.slice('/tank'.length));
-    if (tank) paths.push('/api/tanks/' + tank[1] + '/balance');
+    if (/^\/(bench|account|practice)$/.test(location.pathname))
+      paths.push('/api' + location.pathname);
+    if (tank && /^(balance|doses|trials|trouble|make-up|change|visit)$/.test(tank[2] || 'balance'))
+      paths.push('/api/tanks/' + tank[1] + '/' + (question[tank[2]] || tank[2] || 'balance'));
   }
   var places = document.querySelector('meta[name=umberline-places]');
   var files = places ? JSON.parse(places.content) : {};
@@ -27,7 +28,7 @@
     });
   };
   var parts = location.pathname.split('/');
-  window.umberlineFetch(parts[1] === 'tank' ? parts[3] || 'balance' : parts[1]);
+  window.umberlineFetch(parts[1] === 'tank' ? parts[3] || 'balance' : parts[1] || 'rounds');
   window.umberlineAsked = new Map(
     paths.map(function (path) {
       var answer = fetch(path);

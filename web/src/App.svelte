@@ -7,7 +7,6 @@
   import Header from './lib/Header.svelte';
   import Toast from './ui/Toast.svelte';
   import SignIn from './account/SignIn.svelte';
-  import Rounds from './rounds/Rounds.svelte';
   import { loadSession, session } from './lib/session.svelte';
   import { longDay, ownTime } from './lib/words';
 
@@ -23,6 +22,7 @@
     visit: () => import('./tank/visit/Visit.svelte'),
   };
   const OF_ALL = {
+    rounds: () => import('./rounds/Rounds.svelte'),
     upkeep: () => import('./upkeep/Upkeep.svelte'),
     bench: () => import('./bench/Bench.svelte'),
     account: () => import('./account/Account.svelte'),
@@ -30,10 +30,12 @@
     practice: () => import('./practice/Practice.svelte'),
     join: () => import('./join/Join.svelte'),
   };
+  const NEXT_PLACE_AFTER_MS = 3000;
   type Part<Props extends Record<string, unknown>> = Promise<{ default: Component<Props> }>;
   const find = <T,>(parts: Record<string, () => T>): T | undefined => parts[place.name]?.();
   let ofATank = $state.raw<Part<{ tank: string }> | undefined>();
   let ofAll = $state.raw<Part<Record<string, never>> | undefined>();
+  listen();
   // asked for as soon as the place is known, not only once somebody is known to be signed in
   $effect.pre(() => {
     ofATank = find<Part<{ tank: string }>>(OF_A_TANK);
@@ -43,11 +45,10 @@
   const gradually = new Gradually(1, 1, () => (session.now?.signedIn ? 2 : 1));
 
   onMount(() => {
-    listen();
     void loadSession();
-    // from Rounds it is a tank's page next
-    const idle = globalThis.requestIdleCallback ?? ((run: () => void) => setTimeout(run, 2000));
-    idle(() => window.umberlineFetch?.('balance'));
+    // from Rounds it is a tank's page next; what is shown now comes first
+    const later = setTimeout(() => window.umberlineFetch?.('balance'), NEXT_PLACE_AFTER_MS);
+    return () => clearTimeout(later);
   });
 </script>
 
@@ -97,8 +98,6 @@
         {#await ofAll then { default: Place }}
           <Place />
         {/await}
-      {:else}
-        <Rounds />
       {/if}
     </main>
   {:else if session.now}
