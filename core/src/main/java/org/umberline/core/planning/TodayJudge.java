@@ -308,7 +308,8 @@ final class TodayJudge {
       LocalDate due = b.least.get().dueOn();
       next = next.filter(day -> day.isBefore(due)).or(() -> Optional.of(due));
     }
-    boolean changes = needed && b.tank.stance() != Stance.NO_CHANGE && (chosen.isPresent() || !dry);
+    boolean known = chosen.isPresent() || !dry || b.search.freeDays() > 0;
+    boolean changes = needed && b.tank.stance() != Stance.NO_CHANGE && known;
     return new Advice.Today(
         verdict,
         dry ? OptionalDouble.empty() : OptionalDouble.of(share),

@@ -225,12 +225,13 @@ class AdvisorTest {
   @ParameterizedTest
   @CsvSource({"40", "41", "80"})
   void aSourceAtOrOverTheCeilingHoldsAtNoSize(double source) {
-    Advice advice = advice(tank(source, 0.5, List.of(7.0, 14.0)).build(), 38);
+    Advice advice = advice(tank(source, 0.5, List.of(7.0, 14.0)).build(), 35);
     assertThat(advice.recommended()).isEmpty();
     assertThat(advice.options())
         .isNotEmpty()
         .allMatch(o -> !o.feasible() && o.bindingLimit() == BindingLimit.SOURCE);
     assertThat(advice.today().verdict()).isEqualTo(Verdict.STUCK);
+    assertThat(advice.today().latestSafeDay()).contains(AS_OF.plusDays(2));
   }
 
   @Test
@@ -276,6 +277,9 @@ class AdvisorTest {
     assertThat(advice.today().verdict()).isEqualTo(verdict);
     assertThat(advice.today().fraction().isPresent()).isEqualTo(worthWhile);
     assertThat(advice.recommended().isPresent()).isEqualTo(verdict == Verdict.CHANGE);
+    assertThat(advice.today().why())
+        .filteredOn(reason -> reason.kind() == Reason.Kind.MAY_GO_OVER)
+        .hasSize(verdict == Verdict.STUCK ? 1 : 0);
     assertThat(advice.today().why())
         .filteredOn(reason -> reason.kind() == Reason.Kind.NOT_SURE)
         .hasSize(verdict == Verdict.CHANGE ? 1 : 0)
@@ -334,6 +338,7 @@ class AdvisorTest {
     Advice advice = advice(tank, nitrate, 0.15);
     assertThat(advice.today().verdict()).isEqualTo(Verdict.STUCK);
     assertThat(advice.today().fraction().orElse(0)).as("%s", advice.today()).isEqualTo(share);
+    assertThat(advice.today().latestSafeDay().isPresent()).isEqualTo(change);
     assertThat(advice.today().why())
         .filteredOn(reason -> reason.kind() == Reason.Kind.COMES_BACK)
         .hasSize(change ? 0 : 1);
