@@ -44,10 +44,14 @@ final class RoutineChoice {
     Optional<Found> kept = needed ? keptHabit() : unneeded();
     keepsHabit = kept.isPresent();
     leastEffort = effortless();
-    // nobody catches up on a guess
-    Optional<Found> lasting =
-        kept.or(() -> leastEffort).filter(f -> f.catchUps() == 0 || !b.isGuess());
-    chosen = (needed ? lasting.or(this::forNow) : lasting).map(this::notLess);
+    Optional<Found> lasting = kept.or(() -> leastEffort).filter(this::isNoGuess);
+    chosen =
+        (needed ? lasting.or(() -> forNow().filter(this::isNoGuess)) : lasting).map(this::notLess);
+  }
+
+  /** Nobody catches up on a guess. */
+  private boolean isNoGuess(Found routine) {
+    return routine.catchUps() == 0 || !b.isGuess();
   }
 
   /** What was found for each interval, the shortest first; nothing where no change is needed. */
