@@ -19,28 +19,30 @@ class Screenshots {
       page.theme("umber-day");
       page.see("rounds-line");
       page.picture(folder.resolve("rounds.png"));
-      page.openTank("Stillwater");
+      balance(page, "Stillwater");
       page.awaitText("outcome", "stays under 40");
       page.picture(folder.resolve("balance-day.png"));
       page.size(390, 844).theme("umber-day");
       page.see("rounds-line");
       page.picture(folder.resolve("rounds-phone.png"));
-      page.openTank("Stillwater");
+      balance(page, "Stillwater");
       page.awaitText("outcome", "stays under 40");
       page.picture(folder.resolve("balance-phone.png"));
       page.size(1280, 800).theme("umber-night");
-      page.openTank("Breakwater");
+      balance(page, "Breakwater");
       page.picture(folder.resolve("balance-marine-night.png"));
       page.theme("umber-day");
-      page.openTank("Quarry");
+      balance(page, "Quarry");
       page.see("new-tank");
       page.picture(folder.resolve("balance-new-tank.png"));
-      page.open("/").openTank("Breakwater");
+      page.open("/");
+      balance(page, "Breakwater");
       page.see("open-other-balances").click();
       page.awaitText("sheet", "Alkalinity");
       page.picture(folder.resolve("other-balances.png"));
       page.closeSheet();
-      page.open("/").openTank("Stillwater");
+      page.open("/");
+      balance(page, "Stillwater");
       page.see("open-working").click();
       page.see("working-number");
       page.picture(folder.resolve("working.png"));
@@ -100,6 +102,13 @@ class Screenshots {
       page.await("drawn", d -> page.all("[data-testid=preview].opacity-60").isEmpty());
       page.picture(folder.resolve("new-tank.png"));
     }
+  }
+
+  /** A tank's page with all that is drawn after the sentence. */
+  private static void balance(Page page, String name) {
+    page.openTank(name);
+    page.see("tideline");
+    page.see("ledger");
   }
 
   private static boolean settled(Page page) {
