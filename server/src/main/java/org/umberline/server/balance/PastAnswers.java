@@ -16,7 +16,7 @@ public class PastAnswers implements WorkedAhead {
   private final Clock clock;
   private final AnswerCache<BalanceViews.Past> pasts;
 
-  PastAnswers(Advices advices, Clock clock, Computations computations, AnswerShelf shelf) {
+  public PastAnswers(Advices advices, Clock clock, Computations computations, AnswerShelf shelf) {
     this.advices = advices;
     this.clock = clock;
     pasts = AnswerCache.kept(computations, 100, shelf, "past", BalanceViews.Past.class);

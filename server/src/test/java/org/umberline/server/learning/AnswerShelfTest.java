@@ -17,6 +17,7 @@ import org.umberline.server.RunningServer.Running;
 import org.umberline.server.balance.BalanceAnswers;
 import org.umberline.server.balance.BalanceRequests;
 import org.umberline.server.balance.BalanceViews;
+import org.umberline.server.balance.PastAnswers;
 import org.umberline.server.bench.BenchAnswers;
 import org.umberline.server.bench.BenchViews;
 import org.umberline.server.devices.PhotometerLine;
@@ -81,6 +82,7 @@ class AnswerShelfTest {
     browser.note(tank.toString(), "change 10 L 2 oct 12:00");
     RoundsViews.RoundsLine line = afresh(RoundsAnswers.class).line(stored());
     BalanceViews.Balance balance = afresh(BalanceAnswers.class).balance(stored());
+    BalanceViews.Past past = afresh(PastAnswers.class).past(stored());
     BenchViews.Bench bench = afresh(BenchAnswers.class).bench(keeper);
 
     Posteriors posteriors = mock();
@@ -93,7 +95,10 @@ class AnswerShelfTest {
                 new RoundsAnswers(advices, bean(Clock.class), bean(Computations.class), shelf())
                     .line(stored())))
         .isEqualTo(sent(line));
-    assertThat(sent(balances.balance(stored()))).isEqualTo(sent(balance)).contains("+01:00");
+    PastAnswers pasts =
+        new PastAnswers(advices, bean(Clock.class), bean(Computations.class), shelf());
+    assertThat(sent(balances.balance(stored()))).isEqualTo(sent(balance));
+    assertThat(sent(pasts.past(stored()))).isEqualTo(sent(past)).contains("+01:00");
     assertThat(
             sent(
                 new BenchAnswers(
@@ -113,7 +118,7 @@ class AnswerShelfTest {
                     "SELECT kind FROM kept_answer WHERE tank_id = ? ORDER BY kind",
                     String.class,
                     tank.toString()))
-        .containsExactly("advice", "balance", "bench", "learned", "rounds");
+        .containsExactly("advice", "balance", "bench", "learned", "past", "rounds");
   }
 
   @Test
