@@ -208,6 +208,9 @@ final class ChangeSearch {
 
   /** The largest changes, where more likely than not they are enough, or less that is as good. */
   private Optional<Found> probable(double everyDays) {
+    if (largest.heldLater(everyDays) <= Basis.MORE_LIKELY_THAN_NOT) {
+      return Optional.empty();
+    }
     for (int catchUps = 1; catchUps <= mostCatchUps; catchUps++) {
       int last = days.catchUpDay(catchUps - 1);
       Found most =

@@ -34,16 +34,13 @@ final class LargestChanges {
    * though it can't be promised.
    */
   boolean mayHold() {
-    if (!possible) {
-      return false;
-    }
-    PlannedChanges weekly = weekly();
-    for (int day = promise.days() / 2; day < promise.days(); day++) {
-      if (promise.over(weekly, day) > 1 - MAY_HOLD) {
-        return false;
-      }
-    }
-    return true;
+    return possible && heldLater(PlanDays.NEXT_LOOK) >= MAY_HOLD;
+  }
+
+  /** The least share of the draws under the ceilings on a day, once some weeks have passed. */
+  double heldLater(double everyDays) {
+    return promise.underOnAll(
+        days.changes(0, 0, PlanDays.TODAY, share, everyDays), promise.days() / 2);
   }
 
   /**
