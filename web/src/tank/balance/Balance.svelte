@@ -39,6 +39,8 @@
   type SheetName = keyof typeof SHEETS;
   let balance = $state.raw<Balance | null>(null);
   let past = $state.raw<Schemas['Past'] | null>(null);
+  /** Why there is no picture. */
+  let unseen = $state('');
   let pictured = $derived<Pictured | null>(balance && past && { ...balance, past });
   let ledgers = $state.raw<Ledgers | null>(null);
   let missing = $state('');
@@ -64,7 +66,9 @@
     if (answer.data) {
       // the sentence first; what stands in a picture already changes with its past
       if (!past) balance = answer.data;
-      past = (await api.GET('/api/tanks/{id}/past', { params: params() })).data ?? past;
+      const behind = await api.GET('/api/tanks/{id}/past', { params: params() });
+      past = behind.data ?? past;
+      unseen = past ? '' : (behind.error?.detail ?? 'It can’t be shown.');
       if (mine === asked) balance = answer.data;
       void loadLedger();
     } else missing = answer.error?.detail ?? 'This tank can’t be shown.';
@@ -246,6 +250,8 @@
             onescape={trial.putBack}
           />
         {/await}
+      {:else if unseen}
+        <p class="text-neutral pt-4" role="alert">The picture is missing: {unseen}</p>
       {/if}
     </div>
     <div class="min-h-[9.5rem] shrink-0">
