@@ -5,7 +5,6 @@ import java.util.Optional;
 import java.util.function.IntPredicate;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.simulation.PlannedChanges;
-import org.umberline.core.tank.Routine;
 import org.umberline.core.tank.TankModel;
 
 /**
@@ -44,7 +43,6 @@ final class ChangeSearch {
   private final int free;
   private final int surely;
 
-  /** Whether any change can bring a level down, and may be made. */
   private final boolean possible;
 
   private final LargestChanges largest;
@@ -82,6 +80,11 @@ final class ChangeSearch {
     surely = Math.min(promise.days(), Math.max(FEWEST_SURE_DAYS, free + 1));
     possible = shares.length > 0 && !sourceTooRich && stripped.isEmpty();
     largest = new LargestChanges(promise, days, largestShare(), possible);
+  }
+
+  /** Whether any change can bring a level down, and may be made. */
+  boolean possible() {
+    return possible;
   }
 
   /** The days on which changes fall. */
@@ -169,13 +172,7 @@ final class ChangeSearch {
       return checked(lighter(plain.get()));
     }
     for (int catchUps = 1; catchUps <= mostCatchUps; catchUps++) {
-      int last = days.catchUpDay(catchUps - 1);
-      int next = last + (int) Math.ceil(everyDays);
-      Optional<Found> found =
-          smallest(
-              Found.routine(everyDays, 0, next, PlanDays.judgedAfter(last))
-                  .after(catchUps, largestShare())
-                  .surelyFrom(PlanDays.caughtUpBy(last)));
+      Optional<Found> found = smallest(afterCatchingUp(catchUps, everyDays));
       if (found.isPresent()) {
         return checked(fitted(found.get()));
       }
@@ -212,16 +209,7 @@ final class ChangeSearch {
       return Optional.empty();
     }
     for (int catchUps = 1; catchUps <= mostCatchUps; catchUps++) {
-      int last = days.catchUpDay(catchUps - 1);
-      Found most =
-          Found.routine(
-                  everyDays,
-                  largestShare(),
-                  last + (int) Math.ceil(everyDays),
-                  PlanDays.judgedAfter(last))
-              .after(catchUps, largestShare())
-              .surelyFrom(PlanDays.caughtUpBy(last))
-              .forNow();
+      Found most = afterCatchingUp(catchUps, everyDays).of(largestShare()).forNow();
       double held = held(most);
       if (held > Basis.MORE_LIKELY_THAN_NOT) {
         int index =
@@ -230,6 +218,15 @@ final class ChangeSearch {
       }
     }
     return Optional.empty();
+  }
+
+  /** Some of the largest changes, and a routine whose share is still to be found. */
+  private Found afterCatchingUp(int catchUps, double everyDays) {
+    int last = days.catchUpDay(catchUps - 1);
+    int next = last + (int) Math.ceil(everyDays);
+    return Found.routine(everyDays, 0, next, PlanDays.judgedAfter(last))
+        .after(catchUps, largestShare())
+        .surelyFrom(PlanDays.caughtUpBy(last));
   }
 
   private double held(Found found) {
@@ -281,24 +278,14 @@ final class ChangeSearch {
         near.map(found -> Arrays.binarySearch(shares, upTo(found.atEvery(plan.everyDays()))))
             .map(guess -> Bisection.smallest(count, Math.min(count - 1, guess), isEnough))
             .orElseGet(() -> Bisection.smallest(count, isEnough));
-    index = index == count ? count : Math.max(index, leastAt(plan.everyDays()));
-    if (index >= count) {
+    double least = upTo(Shares.leastEvery(plan.everyDays(), tank));
+    if (index == count || count < shares.length && least >= shares[count]) {
       return Optional.empty();
     }
-    Found found = plan.of(shares[index]);
+    Found found = plan.of(Math.max(shares[index], least));
     // what a page is told of an interval does not hang on what it asked before
     near = shareAlone ? Optional.of(found) : near;
     return Optional.of(found);
-  }
-
-  /** The first of the shares that are worth advising at an interval. */
-  private int leastAt(double everyDays) {
-    double least = Shares.leastEvery(everyDays, tank) - ROUNDING;
-    int index = 0;
-    while (index < shares.length - 1 && shares[index] < least) {
-      index++;
-    }
-    return index;
   }
 
   /** The smallest share below what was found that is enough on the days of another plan. */
@@ -333,14 +320,14 @@ final class ChangeSearch {
   }
 
   /** What the rounding gained is taken as a later first day of the routine. */
-  private Found later(Found found) {
+  Found later(Found found) {
     int most = Math.min(promise.days() - 1, found.start() + (int) Math.ceil(found.everyDays()));
     int last = Bisection.last(found.start() + 1, most + 1, day -> holds(found.startingOn(day)));
     return found.startingOn(last);
   }
 
   /** A routine whose changes strip what must not be stripped is none. */
-  private Found checked(Found found) {
+  Found checked(Found found) {
     PlannedChanges changes = days.changes(found);
     for (Nutrient nutrient : Nutrient.values()) {
       for (int day = found.from(); day < surely && promise.hasFloor(nutrient); day++) {
@@ -360,62 +347,6 @@ final class ChangeSearch {
       return found.limit();
     }
     return BindingLimit.ceilingOf(promise.nearer(days.changes(found), found.from()));
-  }
-
-  /**
-   * The latest first day from which a routine keeps the promise; less than {@link PlanDays#TODAY}:
-   * none.
-   */
-  int latestStart(Routine routine, double asked) {
-    int start =
-        Bisection.last(
-            PlanDays.TODAY,
-            Math.min(latestSafe() + 1, promise.days()),
-            day ->
-                promise.underAtFirst(
-                        days.changes(0, 0, day, routine.fraction(), routine.everyDays()),
-                        PlanDays.judgedFrom(day),
-                        surely)
-                    >= asked - ROUNDING);
-    if (start < PlanDays.TODAY) {
-      return start;
-    }
-    PlannedChanges changes = days.changes(0, 0, start, routine.fraction(), routine.everyDays());
-    boolean lasts =
-        promise.underCeilings(changes, PlanDays.judgedFrom(start), surely) >= asked - ROUNDING;
-    return lasts ? start : PlanDays.TODAY - 1;
-  }
-
-  /**
-   * A given routine after one change that catches up; empty where that is not enough.
-   *
-   * @param asked the least share of the draws under the ceilings with which the routine is kept
-   */
-  Optional<Found> caughtUp(Routine routine, double asked) {
-    if (!possible) {
-      return Optional.empty();
-    }
-    int next = days.earliest() + (int) Math.ceil(routine.everyDays());
-    int from = PlanDays.judgedAfter(days.earliest());
-    int sureFrom = PlanDays.caughtUpBy(days.earliest());
-    IntPredicate isEnough =
-        share -> {
-          PlannedChanges changes =
-              days.changes(1, shares[share], next, routine.fraction(), routine.everyDays());
-          double soon = promise.underAtFirst(changes, from, sureFrom);
-          return soon >= Promise.LASTING - ROUNDING
-              && promise.underCeilings(changes, sureFrom, surely) >= asked - ROUNDING;
-        };
-    int index = Bisection.smallest(shares.length, isEnough);
-    if (index == shares.length) {
-      return Optional.empty();
-    }
-    double first = shares[index];
-    Found found =
-        Found.routine(routine.everyDays(), routine.fraction(), next, from)
-            .after(1, first)
-            .surelyFrom(sureFrom);
-    return Optional.of(checked(later(found))).filter(Found::feasible);
   }
 
   /** The largest share that may be changed at once, 0 when none. */

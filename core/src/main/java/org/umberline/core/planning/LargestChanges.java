@@ -39,8 +39,7 @@ final class LargestChanges {
 
   /** The least share of the draws under the ceilings on a day, once some weeks have passed. */
   double heldLater(double everyDays) {
-    return promise.underOnAll(
-        days.changes(0, 0, PlanDays.TODAY, share, everyDays), promise.days() / 2);
+    return promise.underOnAll(every(everyDays), promise.days() / 2);
   }
 
   /**
@@ -49,17 +48,17 @@ final class LargestChanges {
    */
   boolean helpsFrom(int day, Nutrient nutrient) {
     int weekLater = Math.min(day + PlanDays.NEXT_LOOK, promise.days() - 1);
-    return helps(days.once(day, share), nutrient, weekLater);
+    double without = promise.median(PlannedChanges.NONE, nutrient, weekLater);
+    double with = promise.median(days.once(day, share), nutrient, weekLater);
+    return with < (1 - WORTH_CHANGING) * without;
   }
 
-  /** Whether changes leave so much less of a nutrient on a day that they are worth making. */
-  boolean helps(PlannedChanges changes, Nutrient nutrient, int day) {
-    double without = promise.median(PlannedChanges.NONE, nutrient, day);
-    return promise.median(changes, nutrient, day) < (1 - WORTH_CHANGING) * without;
+  private PlannedChanges every(double everyDays) {
+    return days.changes(0, 0, PlanDays.TODAY, share, everyDays);
   }
 
   private PlannedChanges weekly() {
-    return days.changes(0, 0, PlanDays.TODAY, share, PlanDays.NEXT_LOOK);
+    return every(PlanDays.NEXT_LOOK);
   }
 
   /**

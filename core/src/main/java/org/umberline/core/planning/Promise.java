@@ -169,18 +169,19 @@ final class Promise {
 
   /** Whether one nutrient keeps the promise on those days. */
   boolean keeps(PlannedChanges planned, Nutrient nutrient, int from, int until) {
-    for (int day = from; day < Math.min(until, days); day++) {
-      if (over(planned, nutrient, day) > 1 - confidence + ROUNDING) {
-        return false;
-      }
-    }
-    return true;
+    return worstOver(planned, nutrient, from, Math.min(until, days)) <= 1 - confidence + ROUNDING;
   }
 
   private double worstOver(PlannedChanges planned, int from, int until) {
+    return Math.max(
+        worstOver(planned, Nutrient.NITRATE, from, until),
+        worstOver(planned, Nutrient.PHOSPHATE, from, until));
+  }
+
+  private double worstOver(PlannedChanges planned, Nutrient nutrient, int from, int until) {
     double worst = 0;
     for (int day = from; day < until; day++) {
-      worst = Math.max(worst, over(planned, day));
+      worst = Math.max(worst, over(planned, nutrient, day));
     }
     return worst;
   }
@@ -233,14 +234,10 @@ final class Promise {
 
   /** The ceiling that is nearest to being passed more often than accepted, from {@code from} on. */
   Nutrient nearer(PlannedChanges planned, int from) {
-    double[] worst = new double[2];
-    for (Nutrient nutrient : Nutrient.values()) {
-      for (int day = from; day < days; day++) {
-        worst[nutrient.ordinal()] =
-            Math.max(worst[nutrient.ordinal()], over(planned, nutrient, day));
-      }
-    }
-    return worst[1] > worst[0] ? Nutrient.PHOSPHATE : Nutrient.NITRATE;
+    return worstOver(planned, Nutrient.PHOSPHATE, from, days)
+            > worstOver(planned, Nutrient.NITRATE, from, days)
+        ? Nutrient.PHOSPHATE
+        : Nutrient.NITRATE;
   }
 
   /**

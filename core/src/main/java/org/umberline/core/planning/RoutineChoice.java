@@ -142,12 +142,10 @@ final class RoutineChoice {
       return Optional.empty();
     }
     Routine routine = b.habit.get();
-    double asked = b.confidence - Advisor.NEARLY;
-    int latest = b.search.latestStart(routine, asked);
+    OwnRoutine own = new OwnRoutine(b, routine, b.confidence - Advisor.NEARLY);
+    int latest = own.latestStart();
     if (latest < PlanDays.TODAY) {
-      return b.search.latestSafe() == PlanDays.TODAY
-          ? b.search.caughtUp(routine, asked)
-          : Optional.empty();
+      return b.search.latestSafe() == PlanDays.TODAY ? own.caughtUp() : Optional.empty();
     }
     int day = b.hasFixedRoutine() ? Math.min(latest, b.ahead(routine.nextOn())) : latest;
     // over a line, and changed lately: the next change waits a little all the same

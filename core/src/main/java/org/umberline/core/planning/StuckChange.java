@@ -108,7 +108,7 @@ final class StuckChange {
   }
 
   private boolean helps(Nutrient nutrient) {
-    return b.search.largest().helps(once, nutrient, weekLater());
+    return b.search.largest().helpsFrom(PlanDays.TODAY, nutrient);
   }
 
   private int weekLater() {

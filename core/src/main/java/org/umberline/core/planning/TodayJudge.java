@@ -267,7 +267,7 @@ final class TodayJudge {
     return floor ? 0 : new StuckChange(b, worst).asked(why);
   }
 
-  /** What holds no change back but its size. */
+  /** With what chance a routine holds that can't be promised, or the step that limits it. */
   private Reason notSure(Found f) {
     Nutrient worst = b.search.largest().hardest();
     Reason limited = limited(worst);
