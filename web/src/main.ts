@@ -1,6 +1,6 @@
 import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
 import '@fontsource-variable/fraunces/wght.css';
-import './letters.css';
+import './letters/letters.css';
 import './app.css';
 import { mount } from 'svelte';
 import App from './App.svelte';
