@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.function.Predicate;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Advice.Lever;
@@ -186,33 +187,26 @@ final class HelpSearch {
    * @param without what is changed a day without any lever: one that leaves as much helps nothing
    */
   private List<Tried> tried(List<Levers.Pull> pulls, double without) {
-    List<Levers.Pull> feed =
-        pulls.stream().filter(pull -> pull.pulled().lever() == Lever.FEED).toList();
-    List<Levers.Pull> others = pulls.stream().filter(pull -> !feed.contains(pull)).toList();
-    List<Tried> lessFood = new ArrayList<>();
-    Tried[] rest = new Tried[others.size()];
+    Predicate<Levers.Pull> isFood = pull -> pull.pulled().lever() == Lever.FEED;
+    List<List<Levers.Pull>> pieces = new ArrayList<>();
+    pieces.add(pulls.stream().filter(isFood).toList());
+    pulls.stream().filter(isFood.negate()).map(List::of).forEach(pieces::add);
+    List<List<Tried>> tried =
+        pieces.stream().map(piece -> (List<Tried>) new ArrayList<Tried>()).toList();
     posterior
         .workers()
-        .each(
-            others.size() + 1,
-            i -> {
-              if (i > 0) {
-                rest[i - 1] = pulled(others.get(i - 1));
-                return;
-              }
-              boolean helps = true;
-              for (int k = 0; k < feed.size() && helps; k++) {
-                Tried tried = pulled(feed.get(k));
-                helps = tried.help.fraction().isPresent() && perDay(tried.help) < without;
-                lessFood.add(tried);
-              }
-            });
-    lessFood.addAll(List.of(rest));
-    return lessFood;
+        .each(pieces.size(), i -> tryUntilNoneHelps(pieces.get(i), without, tried.get(i)));
+    return tried.stream().flatMap(List::stream).toList();
   }
 
-  private Tried pulled(Levers.Pull pull) {
-    return pulled(pull, Optional.empty(), pull.tries());
+  private void tryUntilNoneHelps(List<Levers.Pull> pulls, double without, List<Tried> tried) {
+    for (Levers.Pull pull : pulls) {
+      Tried one = pulled(pull, Optional.empty(), pull.tries());
+      tried.add(one);
+      if (one.help.fraction().isEmpty() || perDay(one.help) >= without) {
+        return;
+      }
+    }
   }
 
   /** Where nothing alone is enough: what lowers the level most, and the two best together. */

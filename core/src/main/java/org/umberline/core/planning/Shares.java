@@ -23,8 +23,15 @@ final class Shares {
 
   /** The least share worth advising at an interval, but for those who change less already. */
   static double leastEvery(double days, TankModel tank) {
-    boolean own = tank.routine().map(Routine::fraction).filter(f -> f < LEAST_SELDOM).isPresent();
-    return own || days < SELDOM_DAYS ? 0 : LEAST_SELDOM;
+    return days < SELDOM_DAYS || ownPercent(tank) < 100 * LEAST_SELDOM ? 0 : LEAST_SELDOM;
+  }
+
+  /** What the keeper's own routine changes in whole percents, a hundred where it is none. */
+  private static double ownPercent(TankModel tank) {
+    return tank.routine()
+        .map(r -> Math.floor(r.fraction() * 100 + ROUNDING))
+        .filter(percent -> percent >= 1)
+        .orElse(100.0);
   }
 
   /** The share of a routine every {@code days} that renews as much as another. */
@@ -43,12 +50,7 @@ final class Shares {
             .filter(f -> f > COARSE_ABOVE && Math.abs(f * 20 - Math.rint(f * 20)) > ROUNDING)
             .isPresent();
     double most = Math.floor(largest * 100 + ROUNDING);
-    double own =
-        tank.routine()
-            .map(r -> Math.floor(r.fraction() * 100 + ROUNDING))
-            .filter(percent -> percent >= 1)
-            .orElse(100.0);
-    double least = Math.min(LEAST_PERCENT, own);
+    double least = Math.min(LEAST_PERCENT, ownPercent(tank));
     return DoubleStream.concat(
             DoubleStream.iterate(least, p -> p <= 100, p -> p + (p < 10 || fine ? 1 : 5)),
             DoubleStream.of(most))

@@ -192,7 +192,14 @@ class AdvisorTest {
 
   /** 0.4 mg/L a week against 40 could do with one percent; nobody carries so little. */
   @ParameterizedTest
-  @CsvSource({"7, 0, 0.05", "7, 0.5, 0.05", "7, 2, 0.02", "28, 0, 0.1", "28, 5, 0.05"})
+  @CsvSource({
+    "7, 0, 0.05",
+    "7, 0.5, 0.05",
+    "7, 2, 0.02",
+    "28, 0, 0.1",
+    "28, 0.5, 0.1",
+    "28, 5, 0.05"
+  })
   void nobodyIsToldToChangeATrifle(double everyDays, double ownPercent, double least) {
     TankBuilder habit = tank(0, 0.5, List.of(everyDays));
     if (ownPercent > 0) {
