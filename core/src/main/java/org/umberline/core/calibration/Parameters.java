@@ -57,7 +57,7 @@ final class Parameters {
   private final Departures nitrateDepartures;
   private final Departures phosphorusDepartures;
 
-  /** How each test known depends on the coordinates from {@link #firstRead} on. */
+  /** How the coordinates from {@link #firstRead} on act on what is read, each by test known. */
   private final double[][] reads;
 
   Parameters(Scenario scenario) {
@@ -158,7 +158,10 @@ final class Parameters {
     kitOfProbe = ofProbes.stream().mapToInt(kits::indexOf).toArray();
     nitrateDepartures = departures("nitrate");
     phosphorusDepartures = departures("phosphate");
-    reads = scenario.probesKnown().stream().map(this::reads).toArray(double[][]::new);
+    reads =
+        Table.turned(
+            scenario.probesKnown().stream().map(this::reads).toArray(double[][]::new),
+            coordinates.size() - firstRead);
   }
 
   private double[] reads(LogEntry.Test test) {
@@ -256,12 +259,11 @@ final class Parameters {
   }
 
   /**
-   * How the logarithm of what is read depends on the coordinates from {@link #firstRead} on.
-   *
-   * @param test index among the tests known
+   * How the logarithm of what is read depends on the coordinates from {@link #firstRead} on, each
+   * by test known.
    */
-  double[] reads(int test) {
-    return reads[test];
+  double[][] reads() {
+    return reads;
   }
 
   /** What test {@code test} tells of. */
@@ -269,24 +271,22 @@ final class Parameters {
     return scenario.probesKnown().get(test).analyte();
   }
 
-  /** What test {@code test} shows for a run's 1. */
-  double read(double[] z, int test) {
-    return read(z, test, firstRead);
+  /** Logarithm of what each test known shows for a run's 1. */
+  double[] logReads(double[] z) {
+    return logReads(z, firstRead);
   }
 
-  /** The same with a kit that has no bias. */
-  double departed(double[] z, int test) {
-    return read(z, test, nitrateDepartures.first());
+  /** The same with kits that have no bias. */
+  double[] logDepartures(double[] z) {
+    return logReads(z, nitrateDepartures.first());
   }
 
-  private double read(double[] z, int test, int from) {
-    double sum = 0;
-    for (int j = from; j < z.length; j++) {
-      if (reads[test][j - firstRead] != 0) {
-        sum += reads[test][j - firstRead] * z[j];
-      }
-    }
-    return Math.exp(sum);
+  private double[] logReads(double[] z, int from) {
+    double[] factors = new double[reads.length];
+    System.arraycopy(z, from, factors, from - firstRead, z.length - from);
+    double[] logarithms = new double[scenario.probesKnown().size()];
+    Table.addRows(factors, reads, 0, reads.length, logarithms);
+    return logarithms;
   }
 
   /** How nitrate departs from its run. */

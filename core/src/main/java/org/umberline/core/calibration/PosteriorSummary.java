@@ -49,8 +49,9 @@ final class PosteriorSummary {
         phosphorus[day][i / FIT_EVERY] =
             outcome.phosphorus()[day] * Math.exp(phosphorusDeparted[day]);
       }
+      double[] departed = parameters.logDepartures(outcome.z());
       for (int t = 0; t < readings.count(); t++) {
-        atTests[t][i] = outcome.atTests()[t] * parameters.departed(outcome.z(), t);
+        atTests[t][i] = outcome.atTests()[t] * Math.exp(departed[t]);
       }
       Multipliers own = outcome.multipliers().copy();
       drift(own.nitrogenLoad, random);
@@ -104,11 +105,17 @@ final class PosteriorSummary {
     return List.copyOf(unknowns);
   }
 
-  /** Lets the load wander on into the days ahead. */
+  /** Lets the load wander on into the days ahead, straight from week to week. */
   private void drift(double[] load, RandomGenerator random) {
-    double perDay = Priors.DRIFT_PER_ROOT_WEEK / Math.sqrt(7);
-    for (int day = scenario.asOfDay() + 1; day < load.length; day++) {
-      load[day] = load[day - 1] * Math.exp(perDay * random.nextGaussian());
+    int today = scenario.asOfDay();
+    double later = load[today];
+    for (int week = today; week < load.length; week += 7) {
+      double earlier = later;
+      later = earlier * Math.exp(Priors.DRIFT_PER_ROOT_WEEK * random.nextGaussian());
+      int end = Math.min(load.length - 1, week + 7);
+      for (int day = week + 1; day <= end; day++) {
+        load[day] = earlier + (later - earlier) * (day - week) / 7;
+      }
     }
   }
 

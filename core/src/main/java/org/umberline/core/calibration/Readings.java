@@ -51,9 +51,10 @@ final class Readings {
   }
 
   double logLikelihood(double[] z, double[] atTests) {
+    double[] reads = parameters.logReads(z);
     double sum = 0;
     for (int i = 0; i < atTests.length; i++) {
-      sum += believed[i].logLikelihood(atTests[i] * parameters.read(z, i));
+      sum += believed[i].quickLogLikelihood(Math.log(atTests[i]) + reads[i]);
     }
     return sum;
   }
@@ -80,10 +81,11 @@ final class Readings {
   Set<Analyte> writtenOff(double[] z, double[] atTests, double most) {
     Map<Analyte, Integer> all = new EnumMap<>(Analyte.class);
     Map<Analyte, Integer> blunders = new EnumMap<>(Analyte.class);
+    double[] reads = parameters.logReads(z);
     for (int i = 0; i < atTests.length; i++) {
       Analyte analyte = tests.get(i).analyte();
       all.merge(analyte, 1, Integer::sum);
-      if (believed[i].isBlunder(atTests[i] * parameters.read(z, i))) {
+      if (believed[i].isBlunder(atTests[i] * Math.exp(reads[i]))) {
         blunders.merge(analyte, 1, Integer::sum);
       }
     }

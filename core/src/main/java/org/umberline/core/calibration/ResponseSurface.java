@@ -63,7 +63,6 @@ final class ResponseSurface {
     logBase = new double[tests];
     double[][] brought = new double[links.length][tests];
     double[][] goes = new double[rates.length][tests];
-    double[][] reads = new double[at.length - structural][tests];
     for (int i = 0; i < tests; i++) {
       double level = Math.max(NOTHING, base[i]);
       logBase[i] = Math.log(level);
@@ -82,10 +81,6 @@ final class ResponseSurface {
         double slope = Math.log(Math.max(NOTHING, truths[rates[r]][i]) / level);
         goes[r][i] = -slope / step(rates[r]);
       }
-      double[] row = parameters.reads(i);
-      for (int j = 0; j < row.length; j++) {
-        reads[j][i] = row[j];
-      }
     }
     groups =
         Stream.of(false, true)
@@ -94,7 +89,13 @@ final class ResponseSurface {
             .map(
                 of ->
                     new SurfaceGroup(
-                        of, brought, goes, reads, structural, l -> links[l], r -> rates[r]))
+                        of,
+                        brought,
+                        goes,
+                        parameters.reads(),
+                        structural,
+                        l -> links[l],
+                        r -> rates[r]))
             .toList();
   }
 
@@ -135,11 +136,9 @@ final class ResponseSurface {
     for (int r = 0; r < runs; r++) {
       point.lookAt(zs.get(r));
       point.logShown(shown);
+      double[] reads = parameters.logReads(zs.get(r));
       for (int i = 0; i < shown.length; i++) {
-        double missed =
-            Math.log(Math.max(NOTHING, truths.get(r)[i]))
-                + Math.log(parameters.read(zs.get(r), i))
-                - shown[i];
+        double missed = Math.log(Math.max(NOTHING, truths.get(r)[i])) + reads[i] - shown[i];
         misses[r][i] = Math.max(-FARTHEST_MISS, Math.min(FARTHEST_MISS, missed));
       }
     }

@@ -38,6 +38,9 @@ final class StandIn {
   private double[] centre;
   private double[][] spread;
 
+  /** The same with its rows as columns. */
+  private double[][] reach;
+
   /**
    * @param at where {@code base} was found
    * @param base concentrations at the tests
@@ -140,6 +143,7 @@ final class StandIn {
     mode = z;
     centre = z;
     spread = inverse(new CholeskyDecomposition(curvature).getLT().getData());
+    reach = Table.turned(spread, spread.length);
   }
 
   /**
@@ -163,21 +167,22 @@ final class StandIn {
             normal.transposeMultiply(normal).scalarMultiply(1.0 / draws.length));
     double chance = 1 + Math.sqrt(size / (double) draws.length);
     for (int k = 0; k < size; k++) {
-      double reach = Math.sqrt(Math.max(0, directions.getEigenvalue(k)));
-      if (reach > chance) {
-        stretch(directions.getEigenvector(k).toArray(), reach);
+      double times = Math.sqrt(Math.max(0, directions.getEigenvalue(k)));
+      if (times > chance) {
+        stretch(directions.getEigenvector(k).toArray(), times);
       }
     }
+    reach = Table.turned(spread, size);
   }
 
-  private void stretch(double[] direction, double reach) {
+  private void stretch(double[] direction, double times) {
     for (double[] row : spread) {
       double along = 0;
       for (int j = 0; j < row.length; j++) {
         along += row[j] * direction[j];
       }
       for (int j = 0; j < row.length; j++) {
-        row[j] += (reach - 1) * along * direction[j];
+        row[j] += (times - 1) * along * direction[j];
       }
     }
   }
@@ -269,6 +274,11 @@ final class StandIn {
   /** Takes independent standard normal coordinates to a step from the centre. */
   double[][] spread() {
     return spread;
+  }
+
+  /** How far each of those coordinates reaches: the columns of {@link #spread}. */
+  double[][] reach() {
+    return reach;
   }
 
   /** What the stand-in says of one point of the unknowns. Not to be shared between threads. */

@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.function.IntUnaryOperator;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.hipparchus.linear.Array2DRowRealMatrix;
 import org.hipparchus.linear.CholeskyDecomposition;
 
@@ -29,8 +30,10 @@ final class SurfaceGroup {
   // Pairs of coordinates whose product was learned from; the second is -1 for the first alone
   int[] first = {};
   int[] second = {};
-  double[][] learned = {};
   double[] constant;
+
+  /** What is added to a test's logarithm: readings' columns, then what was learned of pairs. */
+  Table straight;
 
   SurfaceGroup(
       int[] tests,
@@ -50,15 +53,22 @@ final class SurfaceGroup {
                 Arrays.stream(this.brought.which).map(link),
                 Arrays.stream(this.goes.which).map(rate))
             .toArray();
-    constant = new double[tests.length];
+    forget();
   }
 
   /** Forgets what runs taught. */
   void forget() {
     first = new int[0];
     second = first;
-    learned = new double[0][];
+    layOut(new double[0][]);
     constant = new double[tests.length];
+  }
+
+  private void layOut(double[][] learned) {
+    straight =
+        new Table(
+            Stream.of(reads.byColumn, learned).flatMap(Arrays::stream).toArray(double[][]::new),
+            tests.length);
   }
 
   /**
@@ -76,7 +86,7 @@ final class SurfaceGroup {
     double[] x = new double[features + 1];
     x[features] = 1;
     for (int r = 0; r < zs.size(); r++) {
-      fillFeatures(zs.get(r), middle, x);
+      fillFeatures(zs.get(r), middle, x, 0);
       double[] missed = Vectors.of(misses[r], tests);
       for (int a = 0; a <= features; a++) {
         Vectors.add(x[a], x, normal[a], a + 1);
@@ -94,7 +104,7 @@ final class SurfaceGroup {
             .getSolver()
             .solve(new Array2DRowRealMatrix(right, false))
             .getData();
-    learned = Arrays.copyOf(solved, features);
+    layOut(Arrays.copyOf(solved, features));
     constant = solved[features];
   }
 
@@ -120,29 +130,37 @@ final class SurfaceGroup {
   }
 
   /** Fills {@code x} with the coordinates, away from the middle, and their products. */
-  void fillFeatures(double[] z, double[] middle, double[] x) {
+  private void fillFeatures(double[] z, double[] middle, double[] x, int from) {
     for (int f = 0; f < first.length; f++) {
       int a = first[f];
       int b = second[f];
       double away = z[a] - middle[a];
-      x[f] = b < 0 ? away : away * (z[b] - middle[b]);
+      x[from + f] = b < 0 ? away : away * (z[b] - middle[b]);
     }
+  }
+
+  /** Fills {@code x} with what the columns of {@link #straight} are taken times. */
+  void fillStraight(double[] z, double[] middle, double[] x) {
+    for (int k = 0; k < reads.which.length; k++) {
+      x[k] = z[structural + reads.which[k]];
+    }
+    fillFeatures(z, middle, x, reads.which.length);
   }
 
   /** The columns of a table that are not all 0, each by test. */
   static final class Columns {
     final int[] which;
-    final double[][] values;
+    final double[][] byColumn;
+    final Table values;
 
     Columns(double[][] all, int[] tests) {
       which =
           IntStream.range(0, all.length)
               .filter(k -> Arrays.stream(tests).anyMatch(i -> all[k][i] != 0))
               .toArray();
-      values = new double[which.length][];
-      for (int k = 0; k < which.length; k++) {
-        values[k] = Vectors.of(all[which[k]], tests);
-      }
+      byColumn =
+          Arrays.stream(which).mapToObj(k -> Vectors.of(all[k], tests)).toArray(double[][]::new);
+      values = new Table(byColumn, tests.length);
     }
   }
 }

@@ -17,7 +17,14 @@ final class SurfacePoint {
     final double[] outputs;
     final double[] straight;
     final double[] by;
-    double[] feature = {};
+
+    /** How far links and rates are from where the slopes were taken, and the sums by them. */
+    final double[] moved;
+
+    final double[] ofRates;
+    final double[] ofLinks;
+    double[] column = {};
+    double[] ofColumn = {};
 
     Work(SurfaceGroup group) {
       int count = group.tests.length;
@@ -25,6 +32,9 @@ final class SurfacePoint {
       outputs = new double[count];
       straight = new double[count];
       by = new double[count];
+      ofRates = new double[group.goes.which.length];
+      ofLinks = new double[group.brought.which.length];
+      moved = new double[Math.max(ofRates.length, ofLinks.length)];
     }
   }
 
@@ -54,32 +64,29 @@ final class SurfacePoint {
     }
     for (int g = 0; g < works.length; g++) {
       SurfaceGroup group = on.groups.get(g);
-      if (works[g].feature.length != group.first.length) {
-        works[g].feature = new double[group.first.length];
+      if (works[g].column.length != group.straight.columns()) {
+        works[g].column = new double[group.straight.columns()];
+        works[g].ofColumn = new double[group.straight.columns()];
       }
-      group.fillFeatures(z, on.middle, works[g].feature);
+      group.fillStraight(z, on.middle, works[g].column);
       sum(group, works[g]);
     }
   }
 
   private void sum(SurfaceGroup group, Work work) {
-    int count = group.tests.length;
+    double[] moved = work.moved;
     Arrays.fill(work.inputs, 1);
-    for (int k = 0; k < group.brought.which.length; k++) {
-      Vectors.add(link[group.brought.which[k]] - 1, group.brought.values[k], work.inputs, count);
+    for (int k = 0; k < work.ofLinks.length; k++) {
+      moved[k] = link[group.brought.which[k]] - 1;
     }
+    group.brought.values.addColumns(moved, work.inputs);
     Arrays.fill(work.outputs, 1);
-    for (int k = 0; k < group.goes.which.length; k++) {
-      Vectors.add(rate[group.goes.which[k]] - 1, group.goes.values[k], work.outputs, count);
+    for (int k = 0; k < work.ofRates.length; k++) {
+      moved[k] = rate[group.goes.which[k]] - 1;
     }
-    System.arraycopy(group.constant, 0, work.straight, 0, count);
-    for (int k = 0; k < group.reads.which.length; k++) {
-      Vectors.add(
-          z[on.structural + group.reads.which[k]], group.reads.values[k], work.straight, count);
-    }
-    for (int f = 0; f < group.first.length; f++) {
-      Vectors.add(work.feature[f], group.learned[f], work.straight, count);
-    }
+    group.goes.values.addColumns(moved, work.outputs);
+    System.arraycopy(group.constant, 0, work.straight, 0, work.straight.length);
+    group.straight.addColumns(work.column, work.straight);
   }
 
   /** Fills {@code target} with the logarithm of what each test shows. */
@@ -128,12 +135,13 @@ final class SurfacePoint {
     for (int i = from; i < to; i++) {
       by[i] = weights[group.tests[i]];
     }
-    for (int k = 0; k < group.reads.which.length; k++) {
-      slopes[on.structural + group.reads.which[k]] +=
-          Vectors.dot(group.reads.values[k], by, from, to);
+    group.straight.sumTests(by, from, to, work.ofColumn);
+    int reads = group.reads.which.length;
+    for (int k = 0; k < reads; k++) {
+      slopes[on.structural + group.reads.which[k]] += work.ofColumn[k];
     }
     for (int f = 0; f < group.first.length; f++) {
-      double slope = Vectors.dot(group.learned[f], by, from, to);
+      double slope = work.ofColumn[reads + f];
       int a = group.first[f];
       int b = group.second[f];
       if (b < 0) {
@@ -146,18 +154,19 @@ final class SurfacePoint {
     for (int i = from; i < to; i++) {
       by[i] = weights[group.tests[i]] / Math.max(ResponseSurface.LOW, work.outputs[i]);
     }
-    for (int k = 0; k < group.goes.which.length; k++) {
+    group.goes.values.sumTests(by, from, to, work.ofRates);
+    for (int k = 0; k < work.ofRates.length; k++) {
       int r = group.goes.which[k];
-      slopes[on.rates[r]] -=
-          Vectors.dot(group.goes.values[k], by, from, to) * rate[r] * on.sd[on.rates[r]];
+      slopes[on.rates[r]] -= work.ofRates[k] * rate[r] * on.sd[on.rates[r]];
     }
     for (int i = from; i < to; i++) {
       by[i] = weights[group.tests[i]] / Math.max(ResponseSurface.LOW, work.inputs[i]);
     }
     Arrays.fill(ofLink, 0);
-    for (int k = 0; k < group.brought.which.length; k++) {
+    group.brought.values.sumTests(by, from, to, work.ofLinks);
+    for (int k = 0; k < work.ofLinks.length; k++) {
       int l = group.brought.which[k];
-      ofLink[l] = Vectors.dot(group.brought.values[k], by, from, to) * link[l];
+      ofLink[l] = work.ofLinks[k] * link[l];
     }
     int l = 0;
     for (int end : on.chainEnds) {

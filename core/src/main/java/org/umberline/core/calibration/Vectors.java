@@ -19,26 +19,4 @@ final class Vectors {
       to[i] += factor * what[i];
     }
   }
-
-  /**
-   * The inner product from {@code from} to {@code to}: in four sums, which a processor works out
-   * side by side.
-   */
-  static double dot(double[] a, double[] b, int from, int to) {
-    double s0 = 0;
-    double s1 = 0;
-    double s2 = 0;
-    double s3 = 0;
-    int i = from;
-    for (; i + 3 < to; i += 4) {
-      s0 += a[i] * b[i];
-      s1 += a[i + 1] * b[i + 1];
-      s2 += a[i + 2] * b[i + 2];
-      s3 += a[i + 3] * b[i + 3];
-    }
-    for (; i < to; i++) {
-      s0 += a[i] * b[i];
-    }
-    return s0 + s1 + (s2 + s3);
-  }
 }

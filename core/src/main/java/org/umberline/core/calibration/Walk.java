@@ -125,15 +125,8 @@ final class Walk {
   private void look(double[] z) {
     point.lookAt(z);
     logDensity = point.logDensity(gradient, belief);
-    double[][] spread = standIn.spread();
     Arrays.fill(force, 0);
-    for (int r = 0; r < force.length; r++) {
-      double[] row = spread[r];
-      double slope = gradient[r];
-      for (int k = 0; k < row.length; k++) {
-        force[k] += slope * row[k];
-      }
-    }
+    Table.addRows(gradient, standIn.spread(), 0, gradient.length, force);
   }
 
   private void push(double step) {
@@ -144,14 +137,6 @@ final class Walk {
 
   /** Moves {@code z} by {@link #place}, given in normal coordinates. */
   private void shift(double[] z) {
-    double[][] spread = standIn.spread();
-    for (int r = 0; r < z.length; r++) {
-      double[] row = spread[r];
-      double sum = 0;
-      for (int k = 0; k < row.length; k++) {
-        sum += row[k] * place[k];
-      }
-      z[r] += sum;
-    }
+    Table.addRows(place, standIn.reach(), 0, place.length, z);
   }
 }

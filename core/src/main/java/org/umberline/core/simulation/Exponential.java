@@ -1,18 +1,34 @@
 package org.umberline.core.simulation;
 
 /**
- * The exponential's series: {@code 1 / denominator(x)} is exp(−x) to the fifth order, positive, and
- * 0 for large x; {@code numerator(x) / denominator(x)} is (1 − 1 / denominator(x)) / x, what
- * remains of an even inflow.
+ * The exponential's series: {@link #remains} is exp(−x) to the fifth order, positive, and 0 for
+ * large x. Times it, {@link #series} is what remains of an even inflow, (1 − remains) / x.
  */
 final class Exponential {
   private Exponential() {}
 
-  static double denominator(double x) {
-    return 1 + x * (1 + x * (1.0 / 2 + x * (1.0 / 6 + x * (1.0 / 24))));
+  static double series(double x) {
+    return 1 + x / 2 + x * x * (1.0 / 6 + x * (1.0 / 24));
   }
 
-  static double numerator(double x) {
-    return 1 + x * (1.0 / 2 + x * (1.0 / 6 + x * (1.0 / 24)));
+  /**
+   * @param series of the same x
+   */
+  static double remains(double x, double series) {
+    return 1 / (1 + x * series);
+  }
+
+  /**
+   * The product of 1 / {@link #remains} of two numbers of which the sum and the product are known.
+   */
+  static double both(double sum, double product) {
+    double squares = sum * sum - 2 * product;
+    double cubes = sum * (squares - product);
+    double fourths = squares * squares - 2 * product * product;
+    double first = 1 + sum + squares / 2 + cubes / 6 + fourths / 24;
+    double second = 1 + sum / 2 + squares / 6 + cubes / 24;
+    double third = 1.0 / 4 + sum / 12 + squares / 48;
+    double fourth = 1.0 / 36 + sum / 144 + product / 576;
+    return first + product * (second + product * (third + product * fourth));
   }
 }

@@ -66,7 +66,7 @@ final class Growth {
           j == here.algae
               ? 1 / here.algaeGreatestDryG[rates.day]
               : stand.perGreatestDryG() * rates.perPlantMass;
-      double room = Math.max(0, 1 - mass * perGreatest);
+      double room = Compared.larger(0, 1 - mass * perGreatest);
       growth[j] = stand.growthPerDay() * rates.uptake * limit * room * mass;
       decay[j] =
           (j == here.algae ? UnplantedAlgae.DECAY_PER_DAY : PlantGrowth.DECAY_PER_DAY) * mass;
@@ -84,7 +84,7 @@ final class Growth {
       demandPhosphorus += carbonPhosphorus;
     }
 
-    if (Math.min(demandNitrogen, demandPhosphorus) < NO_DEMAND) {
+    if (Compared.smaller(demandNitrogen, demandPhosphorus) < NO_DEMAND) {
       demandNitrogen = 0;
       demandPhosphorus = 0;
     }
@@ -102,7 +102,7 @@ final class Growth {
     if (demandNitrogen > 0) {
       double metNitrogen = (fromAmmonia + fromNitrate) / (h * demandNitrogen);
       double metPhosphorus = fromPhosphorus / (h * demandPhosphorus);
-      double met = Math.min(metNitrogen, metPhosphorus);
+      double met = Compared.smaller(metNitrogen, metPhosphorus);
       double back = metNitrogen > 0 ? 1 - met / metNitrogen : 0;
       next.ammonia += fromAmmonia * back;
       next.nitrate += fromNitrate * back;

@@ -1,7 +1,5 @@
 package org.umberline.core.simulation;
 
-import org.umberline.core.balance.PhosphateExchange;
-
 /** Phosphate in the water and on rock and sand, which exchange it. */
 final class PhosphatePools {
   /** Where a step leads to, mg P. */
@@ -10,16 +8,16 @@ final class PhosphatePools {
   double bound;
 
   /**
-   * A step of {@code h} days of both at once, with an even inflow into the water: the exponential's
-   * series (see {@link Exponential}) of the 2 x 2 system, by the theorem of Cayley and Hamilton.
+   * A step of both at once, with an even inflow into the water: the exponential's series (see
+   * {@link Exponential}) of the 2 x 2 system, by the theorem of Cayley and Hamilton.
    *
-   * @param ratio bound over dissolved, at rest
+   * @param binds share of the water's that is bound over the step
+   * @param frees share of what is bound that comes free over the step
    * @param x what the water loses over the step, as a share
    * @param in what comes into the water over the step, mg P
    */
-  void step(double waterBefore, double boundBefore, double ratio, double x, double in, double h) {
-    double binds = PhosphateExchange.RATE_PER_DAY * ratio / (1 + ratio) * h;
-    double frees = PhosphateExchange.RATE_PER_DAY / (1 + ratio) * h;
+  void step(
+      double waterBefore, double boundBefore, double binds, double frees, double x, double in) {
     double leaves = x + binds;
     double both = binds * frees;
     double trace = leaves + frees;
@@ -39,9 +37,7 @@ final class PhosphatePools {
     double inWater = waterBefore + in * (1 + leaves / 2 + leaves2 / 6 + leaves3 / 24);
     // what of the inflow is bound within the step, by the same series
     double inBound = boundBefore - in * offIn * binds;
-    double larger = (trace + Math.sqrt(Math.max(0, trace * trace - 4 * determinant))) / 2;
-    double scale =
-        1 / (Exponential.denominator(larger) * Exponential.denominator(determinant / larger));
+    double scale = 1 / Exponential.both(trace, determinant);
     water = scale * (d22 * inWater + off * frees * inBound);
     bound = scale * (d11 * inBound + off * binds * inWater);
   }

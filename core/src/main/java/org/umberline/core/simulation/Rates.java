@@ -2,6 +2,7 @@ package org.umberline.core.simulation;
 
 import org.umberline.core.balance.Denitrification;
 import org.umberline.core.balance.FeedNutrients;
+import org.umberline.core.balance.PhosphateExchange;
 
 /** What the pools gain and lose, laid out for the day at hand under one set of multipliers. */
 final class Rates {
@@ -9,7 +10,13 @@ final class Rates {
   double uptake;
   double perPlantMass;
   double carbon;
-  double exchangeRatio;
+
+  /** Share of the water's phosphate that rock and sand bind, per day. */
+  double binds;
+
+  /** Share of what they have bound that comes free, per day. */
+  double frees;
+
   double denitrification;
   double unseenDenitrification;
   double phosphorusLoss;
@@ -67,7 +74,9 @@ final class Rates {
     uptake = multipliers.uptake;
     perPlantMass = 1 / multipliers.plantMass;
     carbon = multipliers.carbon;
-    exchangeRatio = scenario.exchangeRatio * multipliers.exchange;
+    double ratio = scenario.exchangeRatio * multipliers.exchange;
+    frees = PhosphateExchange.RATE_PER_DAY / (1 + ratio);
+    binds = frees * ratio;
     denitrification = multipliers.denitrification;
     unseenDenitrification = Denitrification.UNSEEN_PER_DAY * multipliers.unseenDenitrification;
     nitrifierGrowth = multipliers.nitrifierGrowth;
@@ -104,9 +113,10 @@ final class Rates {
     captureRate = scenario.captureRate[day];
     skimRate = scenario.skimRate[day];
     goes = mineralisation + captureRate + skimRate;
-    mineralShare = mineralisation / goes;
-    captureShare = captureRate / goes;
-    skimShare = skimRate / goes;
+    double perGone = 1 / goes;
+    mineralShare = mineralisation * perGone;
+    captureShare = captureRate * perGone;
+    skimShare = skimRate * perGone;
   }
 
   /** Share of {@code nitrate}, mg N, that beds, filters and rock turn to gas, per day. */
@@ -122,7 +132,7 @@ final class Rates {
       if (scenario.denitrifyingInUse[g][day]) {
         any = true;
         share +=
-            Math.min(
+            Compared.smaller(
                 all[g].greatestMgPerDay() * denitrification * perVolume,
                 all[g].flowLPerDay() / scenario.volumeL);
       }

@@ -17,6 +17,9 @@ final class Step {
    */
   private static final double GOOD_COURSE = 0.005;
 
+  /** Passes in which a guess that was too far off may come near enough. Chosen. */
+  private static final int PASSES_ON_COURSE = 2;
+
   /** A pool under this much, mg N or P a litre, is judged as if it held so much. */
   private static final double SMALL_NITROGEN_MG_L = 0.03;
 
@@ -77,7 +80,7 @@ final class Step {
     courseAdsorbed = new double[scenario.adsorbers.length];
   }
 
-  /** After an event pools move otherwise than before. */
+  /** Where plants or media are others, pools move otherwise than before. */
   void disturbed() {
     courseStep = 0;
   }
@@ -90,9 +93,11 @@ final class Step {
     double difference = Double.POSITIVE_INFINITY;
     if (courseStep > 0) {
       goOn(state, h / courseStep);
-      difference = repeat(state, h);
-      if (difference <= goodCourse) {
-        return Math.min(difference, tolerance);
+      for (int i = 0; i < PASSES_ON_COURSE; i++) {
+        difference = repeat(state, h);
+        if (difference <= goodCourse) {
+          return Compared.smaller(difference, tolerance);
+        }
       }
     }
     if (difference > goodCourse) {
@@ -108,21 +113,22 @@ final class Step {
       double ammonia, double nitrite, double nitrate, double phosphorus, double waste) {
     double onItsWay = SMALL_ON_ITS_WAY_MG_L * volume;
     double difference = apart(nitrate, next.nitrate, SMALL_NITROGEN_MG_L * volume);
-    difference = Math.max(difference, apart(ammonia, next.ammonia, onItsWay));
-    difference = Math.max(difference, apart(nitrite, next.nitrite, onItsWay));
-    difference = Math.max(difference, apart(waste, next.wasteNitrogen, onItsWay));
-    return Math.max(difference, apart(phosphorus, next.phosphorus, SMALL_PHOSPHORUS_MG_L * volume));
+    difference = Compared.larger(difference, apart(ammonia, next.ammonia, onItsWay));
+    difference = Compared.larger(difference, apart(nitrite, next.nitrite, onItsWay));
+    difference = Compared.larger(difference, apart(waste, next.wasteNitrogen, onItsWay));
+    return Compared.larger(
+        difference, apart(phosphorus, next.phosphorus, SMALL_PHOSPHORUS_MG_L * volume));
   }
 
   /** Guesses that the step leads where the one before was heading. */
   private void goOn(TankState state, double share) {
-    next.ammonia = Math.max(0, state.ammonia + share * courseAmmonia);
-    next.nitrite = Math.max(0, state.nitrite + share * courseNitrite);
-    next.nitrate = Math.max(0, state.nitrate + share * courseNitrate);
-    next.phosphorus = Math.max(0, state.phosphorus + share * coursePhosphorus);
+    next.ammonia = Compared.larger(0, state.ammonia + share * courseAmmonia);
+    next.nitrite = Compared.larger(0, state.nitrite + share * courseNitrite);
+    next.nitrate = Compared.larger(0, state.nitrate + share * courseNitrate);
+    next.phosphorus = Compared.larger(0, state.phosphorus + share * coursePhosphorus);
     next.wasteNitrogen = state.wasteNitrogen + share * courseWaste;
     for (int j = 0; j < next.plantDryG.length; j++) {
-      next.plantDryG[j] = Math.max(0, state.plantDryG[j] + share * coursePlants[j]);
+      next.plantDryG[j] = Compared.larger(0, state.plantDryG[j] + share * coursePlants[j]);
     }
     for (int a = 0; a < next.adsorbedPhosphorus.length; a++) {
       next.adsorbedPhosphorus[a] = state.adsorbedPhosphorus[a] + share * courseAdsorbed[a];
@@ -215,13 +221,13 @@ final class Step {
         (Nitrification.DECAY_PER_DAY
                 - here.ammoniaGrowth[rates.day] * rates.nitrifierGrowth * ammonia * saturation)
             * h;
-    double d = 1 / Exponential.denominator(x);
-    next.ammoniaOxidisers = state.ammoniaOxidisers * d;
-    double oxidises = state.ammoniaOxidisers * Exponential.numerator(x) * d * saturation;
+    double series = Exponential.series(x);
+    next.ammoniaOxidisers = state.ammoniaOxidisers * Exponential.remains(x, series);
+    double oxidises = next.ammoniaOxidisers * series * saturation;
     x = (oxidises + perAmmonia) * h;
-    d = 1 / Exponential.denominator(x);
+    series = Exponential.series(x);
     double in = h * rates.ammoniaIn + mineralNitrogen;
-    next.ammonia = state.ammonia * d + in * Exponential.numerator(x) * d;
+    next.ammonia = (state.ammonia + in * series) * Exponential.remains(x, series);
     double gone = state.ammonia + in - next.ammonia;
     double share = oxidises + perAmmonia > 0 ? gone / (oxidises + perAmmonia) : 0;
     fromAmmonia = share * perAmmonia;
@@ -232,21 +238,21 @@ final class Step {
         (Nitrification.DECAY_PER_DAY
                 - here.nitriteGrowth[rates.day] * rates.nitrifierGrowth * nitrite * saturation)
             * h;
-    d = 1 / Exponential.denominator(x);
-    next.nitriteOxidisers = state.nitriteOxidisers * d;
-    oxidises = state.nitriteOxidisers * Exponential.numerator(x) * d * saturation;
+    series = Exponential.series(x);
+    next.nitriteOxidisers = state.nitriteOxidisers * Exponential.remains(x, series);
+    oxidises = next.nitriteOxidisers * series * saturation;
     x = oxidises * h;
-    d = 1 / Exponential.denominator(x);
+    series = Exponential.series(x);
     in = h * rates.nitriteIn + toNitrite;
-    next.nitrite = state.nitrite * d + in * Exponential.numerator(x) * d;
+    next.nitrite = (state.nitrite + in * series) * Exponential.remains(x, series);
     double toNitrate = state.nitrite + in - next.nitrite;
 
     double gear = rates.denitrifies(nitrate);
     double gas = gear + rates.unseenDenitrification;
     x = (perNitrate + gas) * h;
-    d = 1 / Exponential.denominator(x);
+    series = Exponential.series(x);
     in = h * rates.nitrateIn + toNitrate;
-    next.nitrate = state.nitrate * d + in * Exponential.numerator(x) * d;
+    next.nitrate = (state.nitrate + in * series) * Exponential.remains(x, series);
     share = perNitrate + gas > 0 ? (state.nitrate + in - next.nitrate) / (perNitrate + gas) : 0;
     fromNitrate = share * perNitrate;
     gearDenitrified = share * gear;
@@ -258,11 +264,12 @@ final class Step {
     double perPhosphorus = growth.demandPhosphorus > 0 ? growth.demandPhosphorus / phosphorus : 0;
     double leaves = perPhosphorus + rates.phosphorusLoss + rates.adsorb(state, next);
     double in = h * rates.phosphorusIn + mineralPhosphorus;
-    phosphate.step(state.phosphorus, state.boundPhosphorus, rates.exchangeRatio, leaves * h, in, h);
+    phosphate.step(
+        state.phosphorus, state.boundPhosphorus, rates.binds * h, rates.frees * h, leaves * h, in);
     next.phosphorus = phosphate.water;
     next.boundPhosphorus = phosphate.bound;
     double taken =
-        Math.max(
+        Compared.larger(
             0,
             state.phosphorus + state.boundPhosphorus + in - next.phosphorus - next.boundPhosphorus);
     double share = leaves > 0 ? taken / leaves : 0;
@@ -271,7 +278,7 @@ final class Step {
     for (int a = 0; a < next.adsorbedPhosphorus.length; a++) {
       double adsorbed = share * rates.adsorbShare[a];
       double held = state.adsorbedPhosphorus[a];
-      double fits = Math.max(0, Math.min(adsorbed, rates.capacity(state, a) - held));
+      double fits = Compared.larger(0, Compared.smaller(adsorbed, rates.capacity(state, a) - held));
       next.adsorbedPhosphorus[a] = held + fits;
       next.phosphorus += adsorbed - fits;
     }

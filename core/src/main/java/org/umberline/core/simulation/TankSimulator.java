@@ -85,7 +85,7 @@ public final class TankSimulator {
       longestDays = day < scenario.matureOn ? LONGEST_STEP_OF_NEW_TANK : LONGEST_STEP;
       days = Math.min(days, longestDays);
       jump(state, multipliers.nitrateJump[day], multipliers.phosphorusJump[day]);
-      trace.startDay(day, state.nitrate / volume, state.phosphorus / volume);
+      trace.startDay(day, state);
       int event = scenario.firstEventOfDay[day];
       int eventsEnd = scenario.firstEventOfDay[day + 1];
       double time = day;
@@ -104,15 +104,38 @@ public final class TankSimulator {
           break;
         }
       }
-      bookDay(state, day, multipliers);
-      trace.endDay(day, state, volume);
+      trace.endDay(day, state);
     }
+    bookInflows(state, fromDay, toDay, multipliers);
   }
 
-  private void bookDay(TankState state, int day, Multipliers multipliers) {
-    FeedNutrients food = scenario.food[day];
-    book(state, food, multipliers.nitrogenLoad[day], multipliers.phosphorusLoad[day]);
-    double topOff = scenario.topOffLitresPerDay;
+  /** What came in by itself, day by day, is booked at once. */
+  private void bookInflows(TankState state, int fromDay, int toDay, Multipliers multipliers) {
+    double nitrogen = 0;
+    double nitrogenKept = 0;
+    double phosphorus = 0;
+    double phosphorusKept = 0;
+    double animalNitrogen = 0;
+    double animalPhosphorus = 0;
+    double soilNitrogen = 0;
+    double fertiliserNitrogen = 0;
+    double fertiliserPhosphorus = 0;
+    for (int day = fromDay; day < toDay; day++) {
+      FeedNutrients food = scenario.food[day];
+      nitrogen += food.nitrogen() * multipliers.nitrogenLoad[day];
+      nitrogenKept += food.nitrogenKept() * multipliers.nitrogenLoad[day];
+      phosphorus += food.phosphorus() * multipliers.phosphorusLoad[day];
+      phosphorusKept += food.phosphorusKept() * multipliers.phosphorusLoad[day];
+      animalNitrogen += scenario.animalNitrogen[day];
+      animalPhosphorus += scenario.animalPhosphorus[day];
+      soilNitrogen += scenario.soilNitrogen[day];
+      fertiliserNitrogen += scenario.fertiliserNitrogen[day];
+      fertiliserPhosphorus += scenario.fertiliserPhosphorus[day];
+    }
+    int days = toDay - fromDay;
+    state.add(Flow.FOOD, nitrogen, phosphorus);
+    state.add(Flow.GROWTH_OF_ANIMALS, nitrogenKept, phosphorusKept);
+    double topOff = days * scenario.topOffLitresPerDay;
     int blend = scenario.topOffBlend;
     state.add(
         Flow.TOP_OFF_WATER,
@@ -121,14 +144,13 @@ public final class TankSimulator {
                 + scenario.blendAmmonia[blend]
                 + scenario.blendNitrite[blend]),
         topOff * rates.blendPhosphorus[blend]);
-    state.add(Flow.ANIMALS, scenario.animalNitrogen[day], scenario.animalPhosphorus[day]);
-    state.add(Flow.SOIL, scenario.soilNitrogen[day], 0);
+    state.add(Flow.ANIMALS, animalNitrogen, animalPhosphorus);
+    state.add(Flow.SOIL, soilNitrogen, 0);
     state.add(
         Flow.UNLISTED,
-        multipliers.unlistedNitrogen * volume,
-        multipliers.unlistedPhosphorus * volume);
-    state.add(
-        Flow.FERTILISER, scenario.fertiliserNitrogen[day], scenario.fertiliserPhosphorus[day]);
+        days * multipliers.unlistedNitrogen * volume,
+        days * multipliers.unlistedPhosphorus * volume);
+    state.add(Flow.FERTILISER, fertiliserNitrogen, fertiliserPhosphorus);
   }
 
   private static void book(
@@ -154,7 +176,7 @@ public final class TankSimulator {
         state.phosphorus += feed.phosphorusDissolved() * phosphorusLoad;
         state.wastePhosphorus += feed.phosphorusSolid() * phosphorusLoad;
         book(state, feed, nitrogenLoad, phosphorusLoad);
-        trace.see(day, state.nitrate / volume, state.phosphorus / volume);
+        trace.see(day, state);
       }
       case HARVEST ->
           movePlants(
@@ -173,6 +195,7 @@ public final class TankSimulator {
         state.add(Flow.ADSORBER_RENEWED, 0, state.adsorbedPhosphorus[event.index()]);
         state.adsorbedPhosphorus[event.index()] = 0;
         state.mediumG[event.index()] = event.amount();
+        step.disturbed();
       }
       case PLANT_IN ->
           movePlants(
@@ -180,7 +203,6 @@ public final class TankSimulator {
       case PLANT_OUT ->
           movePlants(state, Flow.PLANTS_TAKEN_OUT, event.index(), -state.plantDryG[event.index()]);
     }
-    step.disturbed();
   }
 
   /** What nobody wrote down: a change not logged, a death not seen. Rock follows its water. */
@@ -194,6 +216,7 @@ public final class TankSimulator {
   private void movePlants(TankState state, Flow flow, int index, double dryG) {
     Stands.Stand stand = scenario.stands[index];
     state.plantDryG[index] += dryG;
+    step.disturbed();
     double moved = Math.abs(dryG);
     state.add(flow, moved * stand.nitrogenMgPerG(), moved * stand.phosphorusMgPerG());
   }
@@ -217,8 +240,7 @@ public final class TankSimulator {
     state.add(Flow.SIPHONED, taken * state.wasteNitrogen, taken * state.wastePhosphorus);
     state.wasteNitrogen *= 1 - taken;
     state.wastePhosphorus *= 1 - taken;
-    trace.see(day, state.nitrate / volume, state.phosphorus / volume);
-    step.disturbed();
+    trace.see(day, state);
   }
 
   // ---------------------------------------------------------------- stepping
@@ -228,7 +250,7 @@ public final class TankSimulator {
     double[] probes = scenario.probeTime;
     if (left <= 1e-12) {
       while (probe < probes.length && probes[probe] <= to) {
-        trace.probe(probe++, state, volume);
+        trace.probe(probe++, state, state, 0);
       }
     }
     while (left > 1e-12) {
@@ -242,26 +264,14 @@ public final class TankSimulator {
       left -= h;
       double end = left > 1e-12 ? to - left : to;
       while (probe < probes.length && probes[probe] <= end && probes[probe] < day + 1) {
-        look(state, Math.max(0, Math.min(1, 1 - (end - probes[probe]) / h)), trace);
+        double share = Math.max(0, Math.min(1, 1 - (end - probes[probe]) / h));
+        trace.probe(probe++, state, step.next, share);
       }
       step.accept(state, h);
       if (difference < tolerance / 4) {
         days = Math.min(longestDays, Math.max(days, h) * 2);
       }
-      trace.see(day, state.nitrate / volume, state.phosphorus / volume);
+      trace.see(day, state);
     }
-  }
-
-  /** Reads the next probe between the state and where the step at hand leads, straight. */
-  private void look(TankState state, double share, Trace trace) {
-    trace.probeAmmonia[probe] = between(state.ammonia, step.next.ammonia, share) / volume;
-    trace.probeNitrite[probe] = between(state.nitrite, step.next.nitrite, share) / volume;
-    trace.probeNitrate[probe] = between(state.nitrate, step.next.nitrate, share) / volume;
-    trace.probePhosphorus[probe] = between(state.phosphorus, step.next.phosphorus, share) / volume;
-    probe++;
-  }
-
-  private static double between(double from, double to, double share) {
-    return from + share * (to - from);
   }
 }

@@ -30,7 +30,10 @@ public final class Trace {
 
   public final double[] probeNitrite;
 
+  private final double perLitre;
+
   public Trace(Scenario scenario) {
+    perLitre = 1 / scenario.volumeL;
     int days = scenario.days();
     nitrate = new double[days];
     ammonia = new double[days];
@@ -46,14 +49,18 @@ public final class Trace {
     probeNitrite = new double[scenario.probes().size()];
   }
 
-  void startDay(int day, double nitrateMgL, double phosphorusMgL) {
+  void startDay(int day, TankState state) {
+    double nitrateMgL = state.nitrate * perLitre;
+    double phosphorusMgL = state.phosphorus * perLitre;
     nitrateHigh[day] = nitrateMgL;
     nitrateLow[day] = nitrateMgL;
     phosphorusHigh[day] = phosphorusMgL;
     phosphorusLow[day] = phosphorusMgL;
   }
 
-  void see(int day, double nitrateMgL, double phosphorusMgL) {
+  void see(int day, TankState state) {
+    double nitrateMgL = state.nitrate * perLitre;
+    double phosphorusMgL = state.phosphorus * perLitre;
     if (nitrateMgL > nitrateHigh[day]) {
       nitrateHigh[day] = nitrateMgL;
     } else if (nitrateMgL < nitrateLow[day]) {
@@ -66,17 +73,22 @@ public final class Trace {
     }
   }
 
-  void endDay(int day, TankState state, double volumeL) {
-    nitrate[day] = state.nitrate / volumeL;
-    phosphorus[day] = state.phosphorus / volumeL;
-    ammonia[day] = state.ammonia / volumeL;
-    nitrite[day] = state.nitrite / volumeL;
+  void endDay(int day, TankState state) {
+    nitrate[day] = state.nitrate * perLitre;
+    phosphorus[day] = state.phosphorus * perLitre;
+    ammonia[day] = state.ammonia * perLitre;
+    nitrite[day] = state.nitrite * perLitre;
   }
 
-  void probe(int probe, TankState state, double volumeL) {
-    probeNitrate[probe] = state.nitrate / volumeL;
-    probePhosphorus[probe] = state.phosphorus / volumeL;
-    probeAmmonia[probe] = state.ammonia / volumeL;
-    probeNitrite[probe] = state.nitrite / volumeL;
+  /** Reads a probe after {@code share} of a step. */
+  void probe(int probe, TankState from, TankState to, double share) {
+    probeNitrate[probe] = between(from.nitrate, to.nitrate, share) * perLitre;
+    probePhosphorus[probe] = between(from.phosphorus, to.phosphorus, share) * perLitre;
+    probeAmmonia[probe] = between(from.ammonia, to.ammonia, share) * perLitre;
+    probeNitrite[probe] = between(from.nitrite, to.nitrite, share) * perLitre;
+  }
+
+  private static double between(double from, double to, double share) {
+    return from + share * (to - from);
   }
 }

@@ -97,11 +97,12 @@ class SimulationBasedCalibrationTest {
         left(parameters.nitrateDepartures().atDayEnds(z)),
         left(parameters.phosphorusDepartures().atDayEnds(z)));
     List<LogEntry> tests = new ArrayList<>();
+    double[] reads = parameters.logReads(z);
     for (int i = 0; i < scenario.probes().size(); i++) {
       LogEntry.Test test = scenario.probes().get(i);
       boolean nitrate = test.analyte() == Analyte.NITRATE;
       double level = nitrate ? trace.probeNitrate[i] * 4.4268 : trace.probePhosphorus[i] * 3.0662;
-      double shown = level * parameters.read(z, i);
+      double shown = level * Math.exp(reads[i]);
       Kit kit = empty.kitOf(test);
       double error = Math.hypot(kit.absoluteError(), kit.relativeError() * shown);
       double value = shown + error * random.nextGaussian();

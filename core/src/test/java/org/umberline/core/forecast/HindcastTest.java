@@ -24,8 +24,8 @@ class HindcastTest {
         Score score = HindcastReport.score(results, null, nutrient, horizon);
         String which = nutrient + " " + horizon + " days: " + score;
         assertThat(score.tests()).as(which).isGreaterThan(200);
-        // 0.75 to 0.85 over many tanks; twelve tanks leave it this much room
-        assertThat(score.inside80()).as(which).isBetween(0.68, 0.92);
+        // 0.75 to 0.86 over many tanks; twelve tanks and sixty draws leave it this much room
+        assertThat(score.inside80()).as(which).isBetween(0.68, 0.95);
         assertThat(score.medianAbsoluteError()).as(which).isLessThanOrEqualTo(score.hold());
         assertThat(score.medianAbsoluteError()).as(which).isLessThan(score.line());
         assertThat(score.medianAbsoluteError()).as(which).isLessThan(0.85 * score.slope());

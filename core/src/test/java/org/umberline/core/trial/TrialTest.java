@@ -124,14 +124,14 @@ class TrialTest {
     TankBuilder lowAsWell = rising();
     for (int day = BEGUN + 12; day <= BEGUN + 28; day += 4) {
       double foreseen = 5 + day * 2 / 7.0;
-      tried.test(day, Analyte.NITRATE, foreseen - 7, "n");
+      tried.test(day, Analyte.NITRATE, foreseen - 10, "n");
       asBefore.test(day, Analyte.NITRATE, foreseen, "n");
-      lowAsWell.test(day, Analyte.NITRATE, foreseen - 7, "n");
+      lowAsWell.test(day, Analyte.NITRATE, foreseen - 10, "n");
     }
     TrialBeside apart = beside(tried, asBefore);
     assertThat(apart.verdict()).isEqualTo(TrialBeside.Verdict.DIFFER);
-    assertThat(apart.low()).isLessThan(-7);
-    assertThat(apart.high()).isBetween(-7.0, 0.0);
+    assertThat(apart.low()).isLessThan(-10);
+    assertThat(apart.high()).isBetween(-10.0, 0.0);
     TrialBeside alike = beside(tried, lowAsWell);
     assertThat(alike.verdict()).isEqualTo(TrialBeside.Verdict.ALIKE);
     assertThat(alike.other()).isCloseTo(alike.own(), within(0.5));
