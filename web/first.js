@@ -9,11 +9,19 @@
   if (localStorage.getItem('umberline-signed-in')) {
     paths.push('/api/units', '/api/tanks');
     var tank = /^\/tank\/([\w-]+)(?:\/([\w-]+))?$/.exec(location.pathname);
-    var question = { change: 'run-sheet', visit: 'visits' };
+    var question = {
+      change: 'run-sheet',
+      visit: 'visits',
+      log: 'log?kind=&text=&sinceChange=false',
+    };
     if (location.pathname === '/') paths.push('/api/rounds/known');
     if (/^\/(bench|account|practice)$/.test(location.pathname))
       paths.push('/api' + location.pathname);
-    if (tank && /^(balance|doses|trials|trouble|make-up|change|visit)$/.test(tank[2] || 'balance'))
+    if (location.pathname === '/upkeep') paths.push('/api/upkeep?days=42');
+    if (
+      tank &&
+      /^(balance|doses|trials|trouble|make-up|change|visit|log)$/.test(tank[2] || 'balance')
+    )
       paths.push('/api/tanks/' + tank[1] + '/' + (question[tank[2]] || tank[2] || 'balance'));
   }
   var places = document.querySelector('meta[name=umberline-places]');

@@ -38,9 +38,9 @@ declare global {
 /** The answer to a question that was asked already, which counts once; nothing else was. */
 function begun(request: Request): Promise<Response> | undefined {
   const { pathname, search } = new URL(request.url);
-  const asked = request.method === 'GET' && !search ? window.umberlineAsked : undefined;
-  const answer = asked?.get(pathname);
-  asked?.delete(pathname);
+  const asked = request.method === 'GET' ? window.umberlineAsked : undefined;
+  const answer = asked?.get(pathname + search);
+  asked?.delete(pathname + search);
   return answer;
 }
 

@@ -42,6 +42,7 @@ class EveryPlaceTest {
     places.put("/tank/" + tank + "/trials", "trial-plan");
     places.put("/tank/" + tank + "/visit", "visit-begin");
     places.put("/tank/" + tank + "/make-up", "effect-routine");
+    places.put("/upkeep", "absence-open");
     places.put("/bench", "bench-tank");
     places.put("/practice", "practice-tanks");
     places.put("/account", "sessions");
@@ -111,6 +112,21 @@ class EveryPlaceTest {
           """
               .formatted(id));
     }
+  }
+
+  /**
+   * What the page asks before its code is there is what the place would ask, and not asked twice.
+   */
+  @Test
+  void whatIsAskedAheadIsTakenByThePlace() {
+    places(page.idOf("Stillwater"))
+        .forEach(
+            (path, mark) -> {
+              page.open(path).see(mark);
+              page.await(
+                  "what was asked ahead is taken in " + path,
+                  d -> page.script("return window.umberlineAsked.size").equals(0L));
+            });
   }
 
   /** While an answer is waited for the page says so, in words that are read out. */
