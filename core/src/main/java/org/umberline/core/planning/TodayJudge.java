@@ -124,7 +124,7 @@ final class TodayJudge {
 
   private void overNow() {
     for (Nutrient nutrient : b.judged) {
-      if (b.promise.overNow(nutrient) > Basis.MORE_LIKELY_THAN_NOT) {
+      if (isOverNow(nutrient)) {
         why.add(
             Reason.of(Kind.OVER_NOW)
                 .of(nutrient)
@@ -132,6 +132,10 @@ final class TodayJudge {
                 .value(b.levels.now(nutrient)));
       }
     }
+  }
+
+  private boolean isOverNow(Nutrient nutrient) {
+    return b.promise.overNow(nutrient) > Basis.MORE_LIKELY_THAN_NOT;
   }
 
   private Reason least() {
@@ -210,7 +214,11 @@ final class TodayJudge {
     Found f = chosen.get();
     boolean today = firstDay(f) == PlanDays.TODAY;
     if (today) {
-      b.waiting().map(w -> ifNothingIsDone(Kind.IF_WAITING, w)).ifPresent(why::add);
+      // what is over already isn't going over
+      b.waiting()
+          .map(w -> ifNothingIsDone(Kind.IF_WAITING, w))
+          .filter(reason -> !reason.nutrient().map(this::isOverNow).orElse(false))
+          .ifPresent(why::add);
     }
     habitHolds(f);
     if (!today) {

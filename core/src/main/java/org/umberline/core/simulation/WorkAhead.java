@@ -23,6 +23,9 @@ public record WorkAhead(
     HARVEST
   }
 
+  /** Nobody is told to cut less, g: it would be told as nothing. */
+  private static final double LEAST_CUT_G = 0.5;
+
   /** What is renewed and cut, renewals in order of their days first. */
   public static List<WorkAhead> of(Scenario scenario) {
     List<ExportMethod.PhosphateAdsorber> adsorbers = scenario.adsorbing();
@@ -51,7 +54,10 @@ public record WorkAhead(
     List<PlantStand> plants = scenario.tank().plants();
     for (int j = 0; j < plants.size(); j++) {
       if (!cuts.get(j).isEmpty()) {
-        ahead.add(harvests(scenario, plants.get(j), cuts.get(j)));
+        WorkAhead harvests = harvests(scenario, plants.get(j), cuts.get(j));
+        if (harvests.grams() >= LEAST_CUT_G) {
+          ahead.add(harvests);
+        }
       }
     }
     return List.copyOf(ahead);

@@ -158,6 +158,10 @@ class AdvisorTest {
         .isLessThanOrEqualTo(under.recommended().get().fraction() + 0.05 + 1e-9);
     assertThat(over.today().ifWaiting()).isPresent();
     assertThat(over.today().ifWaiting().get().chance()).isEqualTo(1);
+    // what is over already isn't told to be going over
+    assertThat(over.today().why().stream().map(Reason::kind))
+        .contains(Reason.Kind.OVER_NOW)
+        .doesNotContain(Reason.Kind.IF_WAITING);
   }
 
   /** 92 against 40 is brought down by two changes of a half, not on two days running. */
@@ -176,8 +180,8 @@ class AdvisorTest {
     assertThat(advice.catchUp().get(0).on()).isEqualTo(AS_OF.plusDays(waits));
     assertThat(advice.today().verdict()).isEqualTo(waits > 0 ? Verdict.SKIP : Verdict.CHANGE);
     assertThat(advice.today().why().stream().map(Reason::kind))
-        .contains(waits > 0 ? Reason.Kind.CHANGE_HELPS_AGAIN : Reason.Kind.IF_WAITING)
-        .doesNotContain(Reason.Kind.HOLDS_UNTIL);
+        .contains(waits > 0 ? Reason.Kind.CHANGE_HELPS_AGAIN : Reason.Kind.OVER_NOW)
+        .doesNotContain(Reason.Kind.HOLDS_UNTIL, Reason.Kind.IF_WAITING);
   }
 
   @Test

@@ -518,6 +518,24 @@ class TankSimulatorTest {
     return state.nitrogenMg(Flow.PLANTS_TAKEN_OUT) / (0.06 * 0.04 * 1000);
   }
 
+  /** "Cut about 0 g" was told of a stand that hardly anything had been cut from. */
+  @Test
+  void aCutOfNextToNothingIsNotToldAsWork() {
+    assertThat(WorkAhead.of(cutBefore(20))).hasSize(1);
+    assertThat(WorkAhead.of(cutBefore(0.4))).isEmpty();
+  }
+
+  private static Scenario cutBefore(double wetG) {
+    TankModel tank =
+        new TankBuilder()
+            .dosing(50)
+            .plant("fern", PlantKind.FLOATING, 100, 1000, TankBuilder.always())
+            .log(new LogEntry.Harvest(TankBuilder.at(3), "fern", wetG, ""))
+            .log(new LogEntry.Harvest(TankBuilder.at(33), "fern", wetG, ""))
+            .build();
+    return Scenario.of(tank, START, START.plusDays(40), 60);
+  }
+
   @Test
   void whatIsDoneMonthlyIsDoneAgainAMonthAfterTheLast() {
     TankModel tank =
