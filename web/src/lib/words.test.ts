@@ -9,6 +9,7 @@ import {
   nearDay,
   ownTime,
   shortDay,
+  small,
   timesInTen,
   whereInFile,
 } from './words';
@@ -59,5 +60,13 @@ describe('numbers in words', () => {
     expect(about(33.71)).toBe('34');
     expect(about(1.162)).toBe('1.2');
     expect(about(0.0346)).toBe('0.035');
+  });
+});
+
+describe('sentences within a sentence', () => {
+  it('keep the capitals of names and months', () => {
+    expect(small('Cut about 14 g of Java fern about 11 December')).toBe(
+      'cut about 14 g of Java fern about 11 December',
+    );
   });
 });

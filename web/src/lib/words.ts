@@ -160,3 +160,7 @@ export function whereInFile(pointer: string): string {
 /** Whether a tank that no water change can keep under its limits is under them for now. */
 export const isStillUnder = (reasons: readonly { kind: string }[]): boolean =>
   reasons.some((reason) => reason.kind === 'HOLDS_UNTIL' || reason.kind === 'MAY_GO_OVER');
+
+/** The same in the middle of a sentence: what it names, and months, keep their capitals. */
+export const small = (sentence: string): string =>
+  sentence.charAt(0).toLowerCase() + sentence.slice(1);

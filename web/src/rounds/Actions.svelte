@@ -35,7 +35,7 @@
     >
   </p>
 {:else if line.fraction !== undefined && (line.verdict !== 'STUCK' || today)}
-  <p class={['flex flex-wrap items-center gap-x-5 text-sm', main && 'gap-y-2']}>
+  <p class={['flex flex-wrap items-center gap-x-5 text-sm', main && 'mt-1 gap-y-2']}>
     {#if main && today}
       <Button
         kind="main"

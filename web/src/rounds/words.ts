@@ -1,7 +1,7 @@
 import type { RoundsLine } from '../api/client';
 import { said } from '../lib/said';
 import { drawn, volume } from '../lib/units.svelte';
-import { isStillUnder, longDay, minutesText, nearDay, percent } from '../lib/words';
+import { isStillUnder, longDay, minutesText, nearDay, percent, small } from '../lib/words';
 import { wantsHand } from './rounds';
 
 /** What the round comes to, in a sentence. */
@@ -116,7 +116,7 @@ const MOST_DUE = 3;
 export const dueWorks = (line: RoundsLine): { key: string; words: string; path: string }[] =>
   line.due.slice(0, MOST_DUE).map((one) => ({
     key: one.work,
-    words: `${said(one.words, line.tank.today).toLowerCase()}${one.lateDays > 0 ? `, ${one.lateDays} d late` : ''}`,
+    words: `${small(said(one.words, line.tank.today))}${one.lateDays > 0 ? `, ${one.lateDays} d late` : ''}`,
     path: placeOf(one.work, line.tank.id),
   }));
 

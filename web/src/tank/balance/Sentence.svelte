@@ -1,7 +1,15 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
   import type { Balance, Outlook, Schemas } from '../../api/client';
-  import { daysBetween, interval, longDay, nearDay, percent, timesInTen } from '../../lib/words';
+  import {
+    daysBetween,
+    interval,
+    longDay,
+    nearDay,
+    percent,
+    small,
+    timesInTen,
+  } from '../../lib/words';
   import { drawn, level, volume } from '../../lib/units.svelte';
   import { said } from '../../lib/said';
   import Handle from './Handle.svelte';
@@ -101,8 +109,6 @@
   );
 
   const ahead = Array.from({ length: 28 }, (_, i) => i + 1);
-
-  const small = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
 
   /** What is said of a reason or a remark; nothing where it is none of them. */
   function saidOf(...kinds: Kind[]): string {

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Balance, Outlook } from '../../api/client';
   import { said } from '../../lib/said';
-  import { interval, isStillUnder, longDay, percent, timesInTen } from '../../lib/words';
+  import { interval, isStillUnder, longDay, percent, small, timesInTen } from '../../lib/words';
   import TextLink from '../../ui/TextLink.svelte';
 
   /** The sentence where no routine is asked for, none can hold, or something comes first. */
@@ -31,7 +31,6 @@
   let acute = $derived(balance.today.verdict === 'ACT_NOW' ? first : '');
   let now = $derived(balance.today.fraction);
   let stillUnder = $derived(isStillUnder(balance.today.reasons));
-  const small = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
 
   /** What would make it possible, the simplest first. */
   let unbinds = $derived.by(() => {

@@ -2,7 +2,7 @@
   import { untrack } from 'svelte';
   import { scaleUtc } from 'd3-scale';
   import type { LineOfTank, Outlook, Pictured, Schemas } from '../../../api/client';
-  import { addDays, dayEnd, dayStart, daysBetween, shortDay } from '../../../lib/words';
+  import { addDays, dayEnd, dayStart, daysBetween, shortDay, small } from '../../../lib/words';
   import { Gradually } from '../../../lib/gradually.svelte';
   import { said } from '../../../lib/said';
   import { Hand } from './hand.svelte';
@@ -249,9 +249,7 @@
     <span class="min-w-0 flex-1" aria-live="polite" data-testid="read-out">{pointed}</span>
     {#if cutsAhead.length > 0 && !pointed}
       <span class="text-neutral" data-testid="cuts-ahead"
-        >counted on: {cutsAhead
-          .map((work) => said(work.words, today).toLowerCase())
-          .join(', ')}</span
+        >counted on: {cutsAhead.map((work) => small(said(work.words, today))).join(', ')}</span
       >
     {/if}
     <TableTwin {balance} {outlook} />

@@ -2,7 +2,7 @@
   import type { ScaleTime } from 'd3-scale';
   import type { Balance } from '../../../api/client';
   import { said } from '../../../lib/said';
-  import { dayEnd, dayMiddle } from '../../../lib/words';
+  import { dayEnd, dayMiddle, small } from '../../../lib/words';
 
   /** Renewals ahead that the forecast counts on. */
   let {
@@ -54,8 +54,7 @@
       fill="var(--color-neutral)"
       stroke="var(--color-base-100)"
       stroke-width="3"
-      paint-order="stroke"
-      >{said(one.words, today).toLowerCase()}{one.added ? '' : ', as usual'}</text
+      paint-order="stroke">{small(said(one.words, today))}{one.added ? '' : ', as usual'}</text
     >
   {/if}
 {/each}

@@ -1,7 +1,7 @@
 import type { Outlook, Pictured } from '../../../api/client';
 import { said } from '../../../lib/said';
 import { labelOf, level } from '../../../lib/units.svelte';
-import { shortDay } from '../../../lib/words';
+import { shortDay, small } from '../../../lib/words';
 
 const NUTRIENTS = ['nitrate', 'phosphate'] as const;
 const QUALIFIERS: Partial<Record<string, string>> = { below: '<', above: '>' };
@@ -27,7 +27,7 @@ export function readOut(day: string, balance: Pictured, outlook: Outlook): strin
       parts.push(`${name} read ${QUALIFIERS[test.use] ?? ''}${test.value} ${test.unit}`);
   for (const work of balance.work)
     if (work.kind === 'RENEW' && work.on === day)
-      parts.push(said(work.words, balance.tank.today).toLowerCase());
+      parts.push(small(said(work.words, balance.tank.today)));
   for (const entry of balance.past.lanes.filter(then)) parts.push(`${entry.lane}: ${entry.text}`);
   return `${shortDay(day)}: ${parts.join(' · ')}`;
 }

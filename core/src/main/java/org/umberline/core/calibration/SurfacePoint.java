@@ -18,10 +18,12 @@ final class SurfacePoint {
     final double[] straight;
     final double[] by;
 
-    /** How far links and rates are from where the slopes were taken, and the sums by them. */
+    /** By how much links, then rates, are other than where the slopes were taken. */
     final double[] moved;
 
+    /** Sums over the tests, by rate; the others by link and by column. */
     final double[] ofRates;
+
     final double[] ofLinks;
     double[] column = {};
     double[] ofColumn = {};
