@@ -32,9 +32,9 @@ public final class PlantGrowth {
 
   /** How far the nutrients let plants grow, 0..1. Concentrations in mg of the element per litre. */
   public static double nutrientLimit(double nitrogenMgL, double phosphorusMgL) {
-    double nitrogen = nitrogenMgL / (HALF_SATURATION_NITROGEN_MG_L + nitrogenMgL);
-    double phosphorus = phosphorusMgL / (HALF_SATURATION_PHOSPHORUS_MG_L + phosphorusMgL);
-    return nitrogen < phosphorus ? nitrogen : phosphorus;
+    return Math.min(
+        nitrogenMgL / (HALF_SATURATION_NITROGEN_MG_L + nitrogenMgL),
+        phosphorusMgL / (HALF_SATURATION_PHOSPHORUS_MG_L + phosphorusMgL));
   }
 
   /**

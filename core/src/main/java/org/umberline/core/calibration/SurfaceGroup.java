@@ -4,7 +4,6 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.function.IntUnaryOperator;
 import java.util.stream.IntStream;
-import java.util.stream.Stream;
 import org.hipparchus.linear.Array2DRowRealMatrix;
 import org.hipparchus.linear.CholeskyDecomposition;
 
@@ -65,10 +64,7 @@ final class SurfaceGroup {
   }
 
   private void layOut(double[][] learned) {
-    straight =
-        new Table(
-            Stream.of(reads.byColumn, learned).flatMap(Arrays::stream).toArray(double[][]::new),
-            tests.length);
+    straight = reads.values.with(learned);
   }
 
   /**
@@ -150,7 +146,6 @@ final class SurfaceGroup {
   /** The columns of a table that are not all 0, each by test. */
   static final class Columns {
     final int[] which;
-    final double[][] byColumn;
     final Table values;
 
     Columns(double[][] all, int[] tests) {
@@ -158,9 +153,12 @@ final class SurfaceGroup {
           IntStream.range(0, all.length)
               .filter(k -> Arrays.stream(tests).anyMatch(i -> all[k][i] != 0))
               .toArray();
-      byColumn =
-          Arrays.stream(which).mapToObj(k -> Vectors.of(all[k], tests)).toArray(double[][]::new);
-      values = new Table(byColumn, tests.length);
+      values =
+          new Table(
+              Arrays.stream(which)
+                  .mapToObj(k -> Vectors.of(all[k], tests))
+                  .toArray(double[][]::new),
+              tests.length);
     }
   }
 }

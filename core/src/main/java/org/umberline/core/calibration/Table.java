@@ -1,6 +1,7 @@
 package org.umberline.core.calibration;
 
 import java.util.Arrays;
+import java.util.stream.Stream;
 
 /**
  * How tests depend on what acts on them, laid out both ways: sums over either run along memory,
@@ -17,6 +18,12 @@ final class Table {
   Table(double[][] byColumn, int tests) {
     this.byColumn = byColumn;
     byTest = turned(byColumn, tests);
+  }
+
+  /** This table and more columns after its own. */
+  Table with(double[][] more) {
+    return new Table(
+        Stream.of(byColumn, more).flatMap(Stream::of).toArray(double[][]::new), byTest.length);
   }
 
   /** Rows as columns. */

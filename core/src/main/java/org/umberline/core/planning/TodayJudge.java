@@ -217,7 +217,7 @@ final class TodayJudge {
       // what is over already isn't going over
       b.waiting()
           .map(w -> ifNothingIsDone(Kind.IF_WAITING, w))
-          .filter(reason -> !reason.nutrient().map(this::isOverNow).orElse(false))
+          .filter(reason -> reason.nutrient().filter(this::isOverNow).isEmpty())
           .ifPresent(why::add);
     }
     habitHolds(f);

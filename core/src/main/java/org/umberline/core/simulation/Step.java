@@ -90,21 +90,18 @@ final class Step {
    * before leads on smoothly, its course stands for the first pass.
    */
   double attempt(TankState state, double h) {
-    double difference = Double.POSITIVE_INFINITY;
     if (courseStep > 0) {
       goOn(state, h / courseStep);
       for (int i = 0; i < PASSES_ON_COURSE; i++) {
-        difference = repeat(state, h);
+        double difference = repeat(state, h);
         if (difference <= goodCourse) {
           return Compared.smaller(difference, tolerance);
         }
       }
     }
-    if (difference > goodCourse) {
-      stay(state, h);
-      pass(state, h);
-      difference = repeat(state, h);
-    }
+    stay(state, h);
+    pass(state, h);
+    double difference = repeat(state, h);
     boolean negative = next.wasteNitrogen < 0 || next.wastePhosphorus < 0;
     return negative ? Double.POSITIVE_INFINITY : difference;
   }
