@@ -125,6 +125,8 @@ final class ReasonWords {
               ".");
       case HOLDS_UNTIL ->
           Phrase.of("Without a change it stays safely under your limits until ", day, ".");
+      case ROUTINE_LATER ->
+          Phrase.of("That is far off: how much to change then shows nearer the day, by new tests.");
       case NONE_NEEDED ->
           Phrase.of("Without any change it stays under your limits until at least ", day, ".");
       case NO_LINES ->

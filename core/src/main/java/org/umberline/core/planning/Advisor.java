@@ -65,14 +65,13 @@ public final class Advisor {
     boolean needed = !b.judged.isEmpty() && !b.search.noneNeeded();
     boolean byChanges = needed && b.tank.stance() != Stance.NO_CHANGE;
     RoutineChoice choice = new RoutineChoice(b, byChanges);
+    boolean later = choice.isLater();
     List<Found> found = choice.found();
     Optional<Found> chosen = choice.chosen();
     Optional<Found> lasting = chosen.filter(Found::lasts);
     List<Advice.Ask> asks = new Asks(b).all();
     Optional<Cycle> cycle = Cycle.of(b);
-    TodayJudge judge =
-        new TodayJudge(
-            b, danger, cycle, chosen, found, needed, choice.keepsHabit(), asks, ofWork(chosen));
+    TodayJudge judge = new TodayJudge(b, danger, cycle, choice, needed, asks, ofWork(chosen));
     Advice.Today today = judge.made();
     HelpSearch helps =
         new HelpSearch(b.tank, b.posterior, b.judgedLines(), chosen, b.search.days());
@@ -84,8 +83,8 @@ public final class Advisor {
         binding(chosen, found),
         found.stream().map(this::option).toList(),
         new WaysBeside(b, alone).of(choice.withFewCatchUps(), choice.leastEffort()),
-        helps(helps, cycle.isPresent(), lasting, found, needed),
-        byChanges && lasting.isEmpty() ? helps.blends() : List.of(),
+        helps(helps, cycle.isPresent(), lasting, found, needed && !later),
+        byChanges && !later && lasting.isEmpty() ? helps.blends() : List.of(),
         work(),
         asks,
         judge.remarks());

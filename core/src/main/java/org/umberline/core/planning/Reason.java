@@ -63,6 +63,8 @@ public record Reason(
     IF_WAITING,
     /** Without a change the lines hold through day. */
     HOLDS_UNTIL,
+    /** Which changes are needed after that hangs on tests still to come. */
+    ROUTINE_LATER,
     /** No change is needed over the days looked at; day is their end. */
     NONE_NEEDED,
     /** No upper line is drawn. */

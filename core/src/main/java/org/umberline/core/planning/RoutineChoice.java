@@ -24,6 +24,12 @@ final class RoutineChoice {
   /** Interval that is preferred where there is no habit, days. Common practice, no source. */
   static final double USUAL_INTERVAL_DAYS = 7;
 
+  /**
+   * A change so many days ahead or more is named by its day alone: which share it takes hangs on
+   * tests that are still to come, and moves with each of them. Chosen: the longest usual interval.
+   */
+  static final int LATER_DAYS = 28;
+
   /** Within this factor of the least effort the habit decides. Chosen. */
   private static final double AS_LITTLE_EFFORT = 1.1;
 
@@ -32,6 +38,7 @@ final class RoutineChoice {
   private final Basis b;
   private final List<Found> found;
   private final boolean keepsHabit;
+  private final boolean later;
   private final Optional<Found> leastEffort;
   private final Optional<Found> chosen;
 
@@ -40,13 +47,16 @@ final class RoutineChoice {
    */
   RoutineChoice(Basis basis, boolean needed) {
     b = basis;
-    found = needed ? lookedAt() : List.of();
     Optional<Found> kept = needed ? keptHabit() : unneeded();
     keepsHabit = kept.isPresent();
+    later = needed && !keepsHabit && b.search.latestSafe() >= LATER_DAYS;
+    boolean soon = needed && !later;
+    found = soon ? lookedAt() : List.of();
     leastEffort = effortless();
-    Optional<Found> lasting = kept.or(() -> leastEffort).filter(this::isNoGuess);
+    Optional<Found> lasting =
+        (later ? unneeded() : kept.or(() -> leastEffort)).filter(this::isNoGuess);
     chosen =
-        (needed ? lasting.or(() -> forNow().filter(this::isNoGuess)) : lasting).map(this::notLess);
+        (soon ? lasting.or(() -> forNow().filter(this::isNoGuess)) : lasting).map(this::notLess);
   }
 
   /** Nobody catches up on a guess. */
@@ -67,6 +77,11 @@ final class RoutineChoice {
   /** Whether the keeper's own routine goes on. */
   boolean keepsHabit() {
     return keepsHabit;
+  }
+
+  /** Whether a change is needed so late that which one is still open. */
+  boolean isLater() {
+    return later;
   }
 
   /** The least effort; among what is nearly as little, what is nearest to the habit. */

@@ -27,17 +27,15 @@ final class TodayJudge {
   private final Basis b;
   private final Optional<SafetyGuard.Finding> danger;
   private final Optional<Cycle> cycle;
+  private final RoutineChoice choice;
   private final Optional<Found> chosen;
-  private final List<Found> found;
   private final boolean needed;
-  private final boolean habitKept;
   private final List<Advice.Ask> asks;
   private final List<Reason> ofWork;
   private final List<Reason> why = new ArrayList<>();
 
   /**
-   * @param chosen the routine that is advised
-   * @param found what was found for every interval
+   * @param choice the routine that is advised, and what was found besides
    * @param needed whether any change is
    * @param ofWork why work is part of the plan
    */
@@ -45,20 +43,17 @@ final class TodayJudge {
       Basis basis,
       Optional<SafetyGuard.Finding> danger,
       Optional<Cycle> cycle,
-      Optional<Found> chosen,
-      List<Found> found,
+      RoutineChoice choice,
       boolean needed,
-      boolean habitKept,
       List<Advice.Ask> asks,
       List<Reason> ofWork) {
     b = basis;
     this.danger = danger;
     this.cycle = cycle;
     this.ofWork = ofWork;
-    this.chosen = chosen;
-    this.found = found;
+    this.choice = choice;
+    chosen = choice.chosen();
     this.needed = needed;
-    this.habitKept = habitKept;
     this.asks = asks;
   }
 
@@ -138,6 +133,12 @@ final class TodayJudge {
     return b.promise.overNow(nutrient) > Basis.MORE_LIKELY_THAN_NOT;
   }
 
+  private void leastIsStillToCome() {
+    if (b.least.isPresent() && !b.isLeastDue()) {
+      why.add(least());
+    }
+  }
+
   private Reason least() {
     LeastChange least = b.least.orElseThrow();
     return Reason.of(Kind.LEAST_CHANGE).value(least.fraction()).on(least.dueOn());
@@ -195,9 +196,7 @@ final class TodayJudge {
     }
     if (!needed) {
       why.add(Reason.of(Kind.NONE_NEEDED).on(b.date(Math.max(0, b.promise.days() - 1))));
-      if (b.least.isPresent() && !b.isLeastDue()) {
-        why.add(least());
-      }
+      leastIsStillToCome();
       return 0;
     }
     overNow();
@@ -206,6 +205,12 @@ final class TodayJudge {
         why.add(Reason.of(Kind.HOLDS_UNTIL).on(b.date(b.search.latestSafe())));
       }
       why.add(Reason.of(Kind.NO_CHANGE_WANTED).of(b.search.first()));
+      return 0;
+    }
+    if (choice.isLater()) {
+      why.add(Reason.of(Kind.HOLDS_UNTIL).on(b.date(b.search.latestSafe())));
+      why.add(Reason.of(Kind.ROUTINE_LATER));
+      leastIsStillToCome();
       return 0;
     }
     if (chosen.isEmpty()) {
@@ -236,7 +241,7 @@ final class TodayJudge {
   }
 
   private void habitHolds(Found f) {
-    if (habitKept) {
+    if (choice.keepsHabit()) {
       Kind holds = f.catchUps() > 0 ? Kind.HABIT_HOLDS_THEN : Kind.HABIT_HOLDS;
       why.add(Reason.of(holds).chance(b.held(f)));
     }
@@ -249,7 +254,7 @@ final class TodayJudge {
     } else if (!b.isOver()) {
       b.waiting().map(w -> ifNothingIsDone(Kind.MAY_GO_OVER, w)).ifPresent(why::add);
     }
-    Found first = found.get(0);
+    Found first = choice.found().get(0);
     Nutrient worst = b.search.largest().hardest();
     switch (first.limit()) {
       case SOURCE -> {
@@ -306,8 +311,9 @@ final class TodayJudge {
   private Advice.Today today(Verdict verdict, double share) {
     why.addAll(carbon());
     boolean dry = share <= 0;
-    Optional<LocalDate> next =
-        chosen.map(c -> firstDay(c)).filter(day -> day != PlanDays.TODAY).map(b::date);
+    Optional<Integer> first =
+        choice.isLater() ? Optional.of(b.search.latestSafe()) : chosen.map(this::firstDay);
+    Optional<LocalDate> next = first.filter(day -> day != PlanDays.TODAY).map(b::date);
     if (b.hasFixedRoutine()) {
       LocalDate own = b.habit.orElseThrow().nextOn();
       next = next.filter(day -> day.isBefore(own)).or(() -> Optional.of(own));
@@ -322,9 +328,7 @@ final class TodayJudge {
         verdict,
         dry ? OptionalDouble.empty() : OptionalDouble.of(share),
         dry ? OptionalDouble.empty() : OptionalDouble.of(b.litres(share)),
-        changes
-            ? Optional.of(b.date(chosen.map(this::firstDay).orElse(b.search.latestSafe())))
-            : Optional.empty(),
+        changes ? Optional.of(b.date(first.orElse(b.search.latestSafe()))) : Optional.empty(),
         dry ? next : Optional.empty(),
         needed && !dry ? b.waiting() : Optional.empty(),
         List.copyOf(why));
@@ -362,7 +366,7 @@ final class TodayJudge {
                             Math.min(
                                 b.levels.now(nutrient),
                                 b.lastTest(nutrient).orElseThrow().standardValue()))));
-    if (b.habit.isPresent() && !habitKept && !b.judged.isEmpty()) {
+    if (b.habit.isPresent() && !choice.keepsHabit() && !b.judged.isEmpty()) {
       double chance = b.heldByHabit();
       remarks.add(
           Reason.of(chance >= b.confidence - Advisor.NEARLY ? Kind.HABIT_HOLDS : Kind.HABIT_FAILS)

@@ -49,6 +49,9 @@ class AdvisorTest {
   /** mg/L of NO3 that the dosing brings a day. */
   private static final double RISE = 2;
 
+  private static final Lines NITRATE_100 =
+      new Lines(new Line(OptionalDouble.empty(), OptionalDouble.of(100)), Line.NONE);
+
   private static TankBuilder tank(double sourceNitrate, double largest, List<Double> intervals) {
     return new TankBuilder()
         .water("tap", sourceNitrate, 0)
@@ -144,6 +147,36 @@ class AdvisorTest {
     assertThat(advice.recommended().orElseThrow().nextOn())
         .isEqualTo(advice.today().latestSafeDay().get());
     assertThat(advice.today().fraction()).isEmpty();
+  }
+
+  /** What it takes in a month moves with each test until then. */
+  @ParameterizedTest
+  @CsvSource({"36, false", "54, true"})
+  void aChangeThatIsFarOffIsNamedByItsDayAlone(double nitrate, boolean told) {
+    Advice advice = advice(tank(0, 0.5, List.of()).lines(NITRATE_100).build(), nitrate);
+    assertThat(advice.today().verdict()).isEqualTo(Verdict.SKIP);
+    assertThat(advice.today().skipUntil().orElseThrow())
+        .isEqualTo(advice.today().latestSafeDay().orElseThrow())
+        .isBetween(
+            AS_OF.plusDays((long) ((100 - nitrate) / RISE) - 1),
+            AS_OF.plusDays((long) ((100 - nitrate) / RISE) + 1));
+    assertThat(advice.recommended().isPresent()).isEqualTo(told);
+    assertThat(advice.options().isEmpty()).isEqualTo(!told);
+    assertThat(advice.today().why().contains(Reason.of(Reason.Kind.ROUTINE_LATER)))
+        .isEqualTo(!told);
+  }
+
+  /** Half the water of 100 mg/L every three weeks holds, a tenth doesn't. */
+  @ParameterizedTest
+  @CsvSource({"0.5, HABIT_HOLDS, true", "0.1, HABIT_FAILS, false"})
+  void anOwnRoutineThatHoldsGoesOnHoweverFarOff(double share, Reason.Kind said, boolean goesOn) {
+    Routine own = new Routine(share, 21, AS_OF.plusDays(2));
+    Advice advice = advice(tank(0, 0.5, List.of()).lines(NITRATE_100).routine(own).build(), 36);
+    assertThat(advice.recommended().map(Advice.Recommended::fraction))
+        .isEqualTo(goesOn ? Optional.of(share) : Optional.empty());
+    List<Reason> all = new ArrayList<>(advice.today().why());
+    all.addAll(advice.remarks());
+    assertThat(all).extracting(Reason::kind).contains(said);
   }
 
   @Test
