@@ -39,7 +39,7 @@ final class CalibrateCommand extends ModelCommand {
         known,
         file,
         new Answer(
-            posterior.unknowns(),
+            posterior.unknowns().all(),
             testsUsed(posterior),
             posterior.readings().stream()
                 .map(reading -> Residual.of(probes.get(reading.test()), reading))

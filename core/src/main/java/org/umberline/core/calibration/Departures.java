@@ -18,6 +18,9 @@ final class Departures {
   private final int[] days;
   private final double[] sds;
 
+  /** What is left of each at the end of the as-of day, for a coordinate of 1. */
+  private final double[] leftNow;
+
   /**
    * @param first coordinate of the latest
    */
@@ -32,11 +35,13 @@ final class Departures {
     }
     days = begin.stream().mapToInt(Integer::intValue).toArray();
     sds = new double[days.length];
+    leftNow = new double[days.length];
     int later = asOfDay;
     for (int k = 0; k < days.length; k++) {
       double weeks = Math.max(1, 2 * (later - days[k])) / 7.0;
       sds[k] = Priors.DEPARTURE_PER_ROOT_WEEK * Math.sqrt(weeks);
       later = days[k] - (later - days[k]);
+      leftNow[k] = sds[k] * left(days[k], asOfDay + 1);
     }
   }
 
@@ -88,6 +93,15 @@ final class Departures {
       atEnd[day] = sum;
     }
     return atEnd;
+  }
+
+  /** The same at the end of the as-of day alone. */
+  double now(double[] z) {
+    double sum = 0;
+    for (int k = 0; k < days.length; k++) {
+      sum += leftNow[k] * z[first + k];
+    }
+    return sum;
   }
 
   /**

@@ -25,7 +25,7 @@ public record Posterior(
     List<Draw> draws,
     Fit fit,
     List<Reading> readings,
-    List<Unknown> unknowns,
+    Unknowns unknowns,
     Learned learned) {
   /** Effective sample size of the importance weights, before resampling. */
   public double effectiveSamples() {
@@ -129,6 +129,6 @@ public record Posterior(
 
   /** The unknown of a name, where this tank has it. */
   public Optional<Unknown> unknown(String name) {
-    return unknowns.stream().filter(u -> u.name.equals(name)).findFirst();
+    return unknowns.of(name);
   }
 }

@@ -42,12 +42,16 @@ final class PosteriorSummary {
     List<Posterior.Draw> result = new ArrayList<>(draws);
     for (int i = 0; i < draws; i++) {
       Outcome outcome = kept.get(i);
-      double[] nitrateDeparted = parameters.nitrateDepartures().atDayEnds(outcome.z());
-      double[] phosphorusDeparted = parameters.phosphorusDepartures().atDayEnds(outcome.z());
-      for (int day = 0; day < past && i % FIT_EVERY == 0; day++) {
-        nitrogen[day][i / FIT_EVERY] = outcome.nitrate()[day] * Math.exp(nitrateDeparted[day]);
-        phosphorus[day][i / FIT_EVERY] =
-            outcome.phosphorus()[day] * Math.exp(phosphorusDeparted[day]);
+      Departures nitrate = parameters.nitrateDepartures();
+      Departures phosphate = parameters.phosphorusDepartures();
+      if (i % FIT_EVERY == 0) {
+        double[] nitrateDeparted = nitrate.atDayEnds(outcome.z());
+        double[] phosphateDeparted = phosphate.atDayEnds(outcome.z());
+        for (int day = 0; day < past; day++) {
+          nitrogen[day][i / FIT_EVERY] = outcome.nitrate()[day] * Math.exp(nitrateDeparted[day]);
+          phosphorus[day][i / FIT_EVERY] =
+              outcome.phosphorus()[day] * Math.exp(phosphateDeparted[day]);
+        }
       }
       double[] departed = parameters.logDepartures(outcome.z());
       for (int t = 0; t < readings.count(); t++) {
@@ -57,9 +61,9 @@ final class PosteriorSummary {
       drift(own.nitrogenLoad, random);
       drift(own.phosphorusLoad, random);
       TankState end = outcome.end().copy();
-      end.jump(nitrateDeparted[past - 1], phosphorusDeparted[past - 1]);
-      jumps(own.nitrateJump, parameters.nitrateDepartures().unrest(outcome.z()), random);
-      jumps(own.phosphorusJump, parameters.phosphorusDepartures().unrest(outcome.z()), random);
+      end.jump(nitrate.now(outcome.z()), phosphate.now(outcome.z()));
+      jumps(own.nitrateJump, nitrate.unrest(outcome.z()), random);
+      jumps(own.phosphorusJump, phosphate.unrest(outcome.z()), random);
       result.add(
           new Posterior.Draw(
               outcome.start(), end, own, parameters.kitFactors(outcome.z(), random)));
@@ -77,32 +81,8 @@ final class PosteriorSummary {
         List.copyOf(result),
         new Posterior.Fit(n[0], n[1], n[2], p[0], p[1], p[2]),
         List.copyOf(read),
-        unknowns(learned.points()),
+        new Unknowns(parameters.coordinates(), learned.points()),
         learned);
-  }
-
-  private List<Posterior.Unknown> unknowns(double[][] kept) {
-    List<Posterior.Unknown> unknowns = new ArrayList<>();
-    double[] z = new double[parameters.size()];
-    for (int j = 0; j < z.length; j++) {
-      double[] sample = new double[kept.length];
-      for (int i = 0; i < sample.length; i++) {
-        sample[i] = parameters.coordinates().value(kept[i], j);
-      }
-      Quantiles.sort(sample);
-      unknowns.add(
-          new Posterior.Unknown(
-              parameters.coordinates().name(j),
-              new Posterior.Spread(
-                  parameters.coordinates().statedAt(j, -Quantiles.NORMAL_90),
-                  parameters.coordinates().statedAt(j, 0),
-                  parameters.coordinates().statedAt(j, Quantiles.NORMAL_90)),
-              new Posterior.Spread(
-                  Quantiles.of(sample, 0.1),
-                  Quantiles.of(sample, 0.5),
-                  Quantiles.of(sample, 0.9))));
-    }
-    return List.copyOf(unknowns);
   }
 
   /** Lets the load wander on into the days ahead, straight from week to week. */

@@ -19,6 +19,16 @@ final class Exponential {
   }
 
   /**
+   * What a loss of x has to do with over a step, on the average: of a pool and an even inflow.
+   * Times {@link #remains} and x it is what was lost.
+   *
+   * @param series of the same x
+   */
+  static double passed(double pool, double inflow, double x, double series) {
+    return pool * series + inflow * (0.5 + x * (1.0 / 3 + x * (1.0 / 8 + x * (1.0 / 24))));
+  }
+
+  /**
    * The product of 1 / {@link #remains} of two numbers of which the sum and the product are known.
    */
   static double both(double sum, double product) {

@@ -22,6 +22,15 @@ final class Rates {
   double phosphorusLoss;
   double nitrifierGrowth;
 
+  /** Nitrite of top-off water, mg N a day. */
+  double nitriteIn;
+
+  /** Nitrate of top-off water and of what nobody listed, mg N a day. */
+  private double nitrateAlways;
+
+  /** The same of phosphate, mg P a day. */
+  private double phosphorusAlways;
+
   /** Nitrate of each blend, mg N/L. */
   final double[] blendNitrate;
 
@@ -31,7 +40,6 @@ final class Rates {
   // Of the day at hand; inflows in mg a day, shares per day
   int day;
   double ammoniaIn;
-  double nitriteIn;
   double nitrateIn;
   double phosphorusIn;
   double wasteNitrogenIn;
@@ -81,42 +89,36 @@ final class Rates {
     unseenDenitrification = Denitrification.UNSEEN_PER_DAY * multipliers.unseenDenitrification;
     nitrifierGrowth = multipliers.nitrifierGrowth;
     phosphorusLoss = multipliers.phosphorusLoss;
+    double topOff = scenario.topOffLitresPerDay;
+    int blend = scenario.topOffBlend;
+    nitriteIn = topOff * scenario.blendNitrite[blend];
+    nitrateAlways = topOff * blendNitrate[blend] + multipliers.unlistedNitrogen * scenario.volumeL;
+    phosphorusAlways =
+        topOff * blendPhosphorus[blend] + multipliers.unlistedPhosphorus * scenario.volumeL;
   }
 
   /** What holds for one day. */
   void beginDay(int today, Multipliers multipliers) {
     day = today;
     FeedNutrients food = scenario.food[day];
+    DayRates here = scenario.rates;
     double nitrogenLoad = multipliers.nitrogenLoad[day];
     double phosphorusLoad = multipliers.phosphorusLoad[day];
-    double topOff = scenario.topOffLitresPerDay;
-    int blend = scenario.topOffBlend;
-    ammoniaIn =
-        food.nitrogenDissolved() * nitrogenLoad
-            + scenario.animalNitrogen[day]
-            + scenario.soilNitrogen[day]
-            + topOff * scenario.blendAmmonia[blend];
-    nitriteIn = topOff * scenario.blendNitrite[blend];
-    nitrateIn =
-        scenario.fertiliserNitrogen[day]
-            + topOff * blendNitrate[blend]
-            + multipliers.unlistedNitrogen * scenario.volumeL;
+    ammoniaIn = food.nitrogenDissolved() * nitrogenLoad + here.ammoniaBesides[day];
+    nitrateIn = scenario.fertiliserNitrogen[day] + nitrateAlways;
     phosphorusIn =
         food.phosphorusDissolved() * phosphorusLoad
-            + scenario.animalPhosphorus[day]
-            + scenario.fertiliserPhosphorus[day]
-            + topOff * blendPhosphorus[blend]
-            + multipliers.unlistedPhosphorus * scenario.volumeL;
+            + here.phosphorusBesides[day]
+            + phosphorusAlways;
     wasteNitrogenIn = food.nitrogenSolid() * nitrogenLoad;
     wastePhosphorusIn = food.phosphorusSolid() * phosphorusLoad;
     mineralisation = scenario.mineralisation[day];
     captureRate = scenario.captureRate[day];
     skimRate = scenario.skimRate[day];
-    goes = mineralisation + captureRate + skimRate;
-    double perGone = 1 / goes;
-    mineralShare = mineralisation * perGone;
-    captureShare = captureRate * perGone;
-    skimShare = skimRate * perGone;
+    goes = here.goes[day];
+    mineralShare = here.mineralShare[day];
+    captureShare = here.captureShare[day];
+    skimShare = here.skimShare[day];
   }
 
   /** Share of {@code nitrate}, mg N, that beds, filters and rock turn to gas, per day. */

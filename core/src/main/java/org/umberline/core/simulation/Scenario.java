@@ -67,6 +67,7 @@ public final class Scenario {
 
   final int[] firstProbeOfDay;
   final Stands.Stand[] stands;
+  final DayRates rates;
 
   private final Days days;
   private final Rations rations;
@@ -147,6 +148,7 @@ public final class Scenario {
     blendShare = blends.shares();
     blendAmmonia = blends.ammonia();
     blendNitrite = blends.nitrite();
+    rates = new DayRates(this);
     start = new StartState(this);
   }
 

@@ -139,9 +139,7 @@ final class Step {
     next.nitrite = state.nitrite;
     next.nitrate = state.nitrate;
     next.phosphorus = state.phosphorus;
-    System.arraycopy(state.plantDryG, 0, next.plantDryG, 0, next.plantDryG.length);
-    System.arraycopy(
-        state.adsorbedPhosphorus, 0, next.adsorbedPhosphorus, 0, next.adsorbedPhosphorus.length);
+    next.setMasses(state);
     growth.stay(h);
   }
 
@@ -210,8 +208,8 @@ final class Step {
   private void stepNitrogen(
       TankState state, double ammonia, double nitrite, double nitrate, double h) {
     Scenario here = scenario;
-    double wanted = PlantGrowth.AMMONIA_PREFERENCE * ammonia + nitrate;
-    double perNitrate = growth.demandNitrogen > 0 ? growth.demandNitrogen / wanted : 0;
+    double perWanted = 1 / (PlantGrowth.AMMONIA_PREFERENCE * ammonia + nitrate);
+    double perNitrate = growth.demandNitrogen > 0 ? growth.demandNitrogen * perWanted : 0;
     double perAmmonia = PlantGrowth.AMMONIA_PREFERENCE * perNitrate;
     double saturation = 1 / (Nitrification.HALF_SATURATION_AMMONIA_MG_L * volume + ammonia);
     double x =
@@ -224,9 +222,9 @@ final class Step {
     x = (oxidises + perAmmonia) * h;
     series = Exponential.series(x);
     double in = h * rates.ammoniaIn + mineralNitrogen;
-    next.ammonia = (state.ammonia + in * series) * Exponential.remains(x, series);
-    double gone = state.ammonia + in - next.ammonia;
-    double share = oxidises + perAmmonia > 0 ? gone / (oxidises + perAmmonia) : 0;
+    double remains = Exponential.remains(x, series);
+    next.ammonia = (state.ammonia + in * series) * remains;
+    double share = h * remains * Exponential.passed(state.ammonia, in, x, series);
     fromAmmonia = share * perAmmonia;
     double toNitrite = share * oxidises;
 
@@ -249,8 +247,9 @@ final class Step {
     x = (perNitrate + gas) * h;
     series = Exponential.series(x);
     in = h * rates.nitrateIn + toNitrate;
-    next.nitrate = (state.nitrate + in * series) * Exponential.remains(x, series);
-    share = perNitrate + gas > 0 ? (state.nitrate + in - next.nitrate) / (perNitrate + gas) : 0;
+    remains = Exponential.remains(x, series);
+    next.nitrate = (state.nitrate + in * series) * remains;
+    share = h * remains * Exponential.passed(state.nitrate, in, x, series);
     fromNitrate = share * perNitrate;
     gearDenitrified = share * gear;
     unseenDenitrified = share * rates.unseenDenitrification;

@@ -61,9 +61,18 @@ public final class TankState {
     caughtPhosphorus = other.caughtPhosphorus;
     ammoniaOxidisers = other.ammoniaOxidisers;
     nitriteOxidisers = other.nitriteOxidisers;
-    System.arraycopy(
-        other.adsorbedPhosphorus, 0, adsorbedPhosphorus, 0, other.adsorbedPhosphorus.length);
-    System.arraycopy(other.plantDryG, 0, plantDryG, 0, other.plantDryG.length);
+    setMasses(other);
+  }
+
+  /** Takes over what plants weigh and adsorbers hold. */
+  void setMasses(TankState other) {
+    // one or two each: a copy of arrays would cost more than all else of a step's end
+    for (int a = 0; a < other.adsorbedPhosphorus.length; a++) {
+      adsorbedPhosphorus[a] = other.adsorbedPhosphorus[a];
+    }
+    for (int j = 0; j < other.plantDryG.length; j++) {
+      plantDryG[j] = other.plantDryG[j];
+    }
   }
 
   /** This state in a scenario that holds the same plants and at least the same adsorbers. */

@@ -20,6 +20,7 @@ import org.umberline.core.TankBuilder;
 import org.umberline.core.calibration.Calibration;
 import org.umberline.core.calibration.Learned;
 import org.umberline.core.calibration.Posterior;
+import org.umberline.core.calibration.Unknowns;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Advice.Verdict;
 import org.umberline.core.simulation.Multipliers;
@@ -117,7 +118,7 @@ class AdvisorTest {
             new double[1],
             new double[1]),
         List.of(),
-        List.of(),
+        Unknowns.NONE,
         new Learned(new double[0][], draws.size(), Set.of(), 0));
   }
 

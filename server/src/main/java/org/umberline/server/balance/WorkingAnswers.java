@@ -74,7 +74,7 @@ public class WorkingAnswers {
     }
     return new WorkingViews.Working(
         numbers,
-        now.posterior().unknowns().stream().map(WorkingAnswers::unknown).toList(),
+        now.posterior().unknowns().all().stream().map(WorkingAnswers::unknown).toList(),
         entries(now),
         now.posterior().effectiveSamples());
   }
