@@ -1,6 +1,7 @@
 package org.umberline.core.forecast;
 
 import org.umberline.core.calibration.Posterior;
+import org.umberline.core.calibration.Quantiles;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.simulation.Scenario;
 import org.umberline.core.simulation.TankSimulator;
@@ -97,6 +98,13 @@ public final class Projection {
   /** The least within a day ahead, mg of the element per litre. */
   public double low(Nutrient nutrient, int day, int draw) {
     return low[nutrient.ordinal()][day][draw];
+  }
+
+  /** Median over the draws of the most within a day ahead, mg/L of the ion. */
+  public double medianHigh(Nutrient nutrient, int day) {
+    double[] levels = high[nutrient.ordinal()][day].clone();
+    Quantiles.sort(levels);
+    return nutrient.ion(Quantiles.of(levels, 0.5));
   }
 
   public int days() {

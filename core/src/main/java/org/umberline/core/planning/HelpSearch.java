@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.function.Predicate;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.forecast.Projection;
 import org.umberline.core.planning.Advice.Lever;
 import org.umberline.core.simulation.PlannedChanges;
 import org.umberline.core.tank.Blend;
@@ -71,12 +72,11 @@ final class HelpSearch {
    * What is enough in a tank that goes on otherwise.
    *
    * @param fraction 0 for no change, empty where none is enough
-   * @param levelMgL where none is enough, the median level to which the nutrient comes without a
-   *     change
+   * @param ahead the draws in that tank
    */
-  private record Enough(OptionalDouble fraction, double everyDays, double levelMgL) {}
+  private record Enough(OptionalDouble fraction, double everyDays, Posterior ahead) {}
 
-  private Enough enough(TankModel changed, Nutrient nutrient) {
+  private Enough enough(TankModel changed) {
     Posterior ahead = posterior.goingOnAs(changed);
     TankModel judged = changed.withLines(lines);
     Levels levels = new Levels(judged, ahead);
@@ -96,37 +96,39 @@ final class HelpSearch {
             levels.changesDownTo(lines, single.largestFraction()),
             Optional.empty());
     if (search.noneNeeded()) {
-      return new Enough(OptionalDouble.of(0), everyDays, 0);
+      return new Enough(OptionalDouble.of(0), everyDays, ahead);
     }
     search.askShareAlone(chosen);
     Found own = search.find(everyDays);
     // with all changes on the days that are advised a lever never leaves more than without it
     Found found = chosen.flatMap(plan -> search.lessOnTheDaysOf(plan, own)).orElse(own);
     if (!found.feasible()) {
-      return new Enough(OptionalDouble.empty(), everyDays, later(promise, nutrient));
+      return new Enough(OptionalDouble.empty(), everyDays, ahead);
     }
     // less would do than anybody changes: more of it, less often
     if (found.fraction() <= search.leastShare() && everyDays != Advisor.WEEKS_4) {
       Found seldom = search.find(Advisor.WEEKS_4);
       found = seldom.feasible() ? seldom : found;
     }
-    return new Enough(OptionalDouble.of(found.fraction()), found.everyDays(), 0);
+    return new Enough(OptionalDouble.of(found.fraction()), found.everyDays(), ahead);
   }
 
   /** Median level of a nutrient after four weeks, or at the end of the days, without a change. */
-  private double later(Promise promise, Nutrient nutrient) {
+  private double later(Posterior ahead, Nutrient nutrient) {
     int days = Math.min((int) Advisor.WEEKS_4, daysAhead);
-    return promise.median(PlannedChanges.NONE, nutrient, days - 1);
+    return Projection.of(ahead, days, PlannedChanges.NONE).medianHigh(nutrient, days - 1);
   }
 
-  private record Tried(Advice.Help help, double levelMgL) {}
+  private record Tried(Advice.Help help, Posterior ahead) {}
+
+  /** One that is not enough, and the level to which it brings its nutrient all the same. */
+  private record Lowered(Advice.Help help, double levelMgL) {}
 
   private Tried pulled(Levers.Pull pull, Optional<Advice.Pulled> and, List<Try> tries) {
     Enough enough =
         enough(
             Try.apply(
-                tank, posterior.scenario().date(posterior.scenario().asOfDay()), daysAhead, tries),
-            pull.nutrient());
+                tank, posterior.scenario().date(posterior.scenario().asOfDay()), daysAhead, tries));
     double fraction = enough.fraction.orElse(0);
     Advice.Help help =
         new Advice.Help(
@@ -141,7 +143,7 @@ final class HelpSearch {
                     / enough.everyDays
                     * tank.effort().minutes(fraction * tank.netVolumeL()),
             tries);
-    return new Tried(help, enough.levelMgL);
+    return new Tried(help, enough.ahead);
   }
 
   /**
@@ -211,19 +213,18 @@ final class HelpSearch {
 
   /** Where nothing alone is enough: what lowers the level most, and the two best together. */
   private List<Advice.Help> mostOf(List<Tried> notEnough, Nutrient nutrient) {
-    double alone =
-        later(new Promise(posterior, lines, tank.limits().confidence(), daysAhead), nutrient);
-    List<Tried> lower =
-        notEnough.stream()
-            .filter(
-                tried ->
-                    tried.help.forNutrient() != nutrient || tried.levelMgL < (1 - LOWERS) * alone)
-            .sorted(
-                Comparator.comparing((Tried tried) -> tried.help.forNutrient() != nutrient)
-                    .thenComparingDouble(Tried::levelMgL))
-            .limit(MOST_OF_THEM)
-            .toList();
-    return lower.stream().map(Tried::help).toList();
+    double alone = later(posterior, nutrient);
+    return notEnough.stream()
+        .map(tried -> new Lowered(tried.help, later(tried.ahead, tried.help.forNutrient())))
+        .filter(
+            lowered ->
+                lowered.help.forNutrient() != nutrient || lowered.levelMgL < (1 - LOWERS) * alone)
+        .sorted(
+            Comparator.comparing((Lowered lowered) -> lowered.help.forNutrient() != nutrient)
+                .thenComparingDouble(Lowered::levelMgL))
+        .limit(MOST_OF_THEM)
+        .map(Lowered::help)
+        .toList();
   }
 
   private static double perDay(Advice.Help help) {
@@ -304,6 +305,6 @@ final class HelpSearch {
       }
     }
     parts.add(new Blend.Part(water.id(), 1 - others));
-    return enough(tank.withChangeWater(new Blend(parts)), Nutrient.NITRATE).fraction;
+    return enough(tank.withChangeWater(new Blend(parts))).fraction;
   }
 }

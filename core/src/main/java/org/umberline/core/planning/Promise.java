@@ -1,8 +1,8 @@
 package org.umberline.core.planning;
 
 import java.util.Arrays;
+import java.util.Optional;
 import org.umberline.core.calibration.Posterior;
-import org.umberline.core.calibration.Quantiles;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.forecast.Projection;
 import org.umberline.core.simulation.PlannedChanges;
@@ -79,19 +79,29 @@ final class Promise {
   /** Every draw run over the days judged; the last few are kept. */
   Projection projection(PlannedChanges planned) {
     Asked asked =
-        lately.stream()
-            .filter(
-                other ->
-                    Arrays.equals(other.planned.time(), planned.time())
-                        && Arrays.equals(other.planned.fraction(), planned.fraction()))
-            .findFirst()
-            .orElseGet(() -> new Asked(planned, Projection.of(posterior, days, planned)));
+        kept(planned).orElseGet(() -> new Asked(planned, Projection.of(posterior, days, planned)));
     lately.remove(asked);
     lately.addFirst(asked);
     if (lately.size() > MOST_KEPT) {
       lately.removeLast();
     }
     return asked.projection;
+  }
+
+  /** Every draw run over the first days at least: for a plan that is asked about once. */
+  private Projection upTo(PlannedChanges planned, int until) {
+    return kept(planned)
+        .map(Asked::projection)
+        .orElseGet(() -> Projection.of(posterior, until, planned));
+  }
+
+  private Optional<Asked> kept(PlannedChanges planned) {
+    return lately.stream()
+        .filter(
+            other ->
+                Arrays.equals(other.planned.time(), planned.time())
+                    && Arrays.equals(other.planned.fraction(), planned.fraction()))
+        .findFirst();
   }
 
   /** Share of all draws over the nutrient's ceiling at some time of a day ahead. */
@@ -119,13 +129,7 @@ final class Promise {
 
   /** Median over the draws of the nutrient's most on a day ahead, mg/L of the ion. */
   double median(PlannedChanges planned, Nutrient nutrient, int day) {
-    Projection projection = projection(planned);
-    double[] levels = new double[projection.draws()];
-    for (int draw = 0; draw < levels.length; draw++) {
-      levels[draw] = projection.high(nutrient, day, draw);
-    }
-    Quantiles.sort(levels);
-    return nutrient.ion(Quantiles.of(levels, 0.5));
+    return upTo(planned, day + 1).medianHigh(nutrient, day);
   }
 
   /** Share over the worse ceiling on a day ahead. */
@@ -169,7 +173,8 @@ final class Promise {
 
   /** Whether one nutrient keeps the promise on those days. */
   boolean keeps(PlannedChanges planned, Nutrient nutrient, int from, int until) {
-    return worstOver(planned, nutrient, from, Math.min(until, days)) <= 1 - confidence + ROUNDING;
+    int end = Math.min(until, days);
+    return worstOver(upTo(planned, end), nutrient, from, end) <= 1 - confidence + ROUNDING;
   }
 
   private double worstOver(PlannedChanges planned, int from, int until) {
@@ -179,9 +184,13 @@ final class Promise {
   }
 
   private double worstOver(PlannedChanges planned, Nutrient nutrient, int from, int until) {
+    return worstOver(projection(planned), nutrient, from, until);
+  }
+
+  private double worstOver(Projection projection, Nutrient nutrient, int from, int until) {
     double worst = 0;
     for (int day = from; day < until; day++) {
-      worst = Math.max(worst, over(planned, nutrient, day));
+      worst = Math.max(worst, over(projection, nutrient, day));
     }
     return worst;
   }
