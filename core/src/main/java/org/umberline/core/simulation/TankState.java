@@ -92,13 +92,13 @@ public final class TankState {
    */
   public void jump(double nitrate, double phosphorus) {
     if (nitrate != 0) {
-      double moved = this.nitrate * Math.expm1(nitrate);
+      double moved = this.nitrate * (Math.exp(nitrate) - 1);
       this.nitrate += moved;
       Flow flow = moved > 0 ? Flow.UNEXPLAINED_IN : Flow.UNEXPLAINED_OUT;
       nitrogenFlow[flow.ordinal()] += Math.abs(moved);
     }
     if (phosphorus != 0) {
-      double factor = Math.expm1(phosphorus);
+      double factor = Math.exp(phosphorus) - 1;
       double water = this.phosphorus * factor;
       double bound = boundPhosphorus * factor;
       this.phosphorus += water;
