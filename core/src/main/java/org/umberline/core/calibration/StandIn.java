@@ -29,6 +29,12 @@ final class StandIn {
 
   private static final int NEWTON_STEPS = 30;
 
+  /**
+   * Fewer draws than coordinates spread nowhere in some directions, and a search for directions may
+   * fail where many are alike nothing: this is added to all alike before it, and taken off again.
+   */
+  private static final double LEVELLED = 0.01;
+
   private final TestLikelihood[] likelihoods;
   private final ResponseSurface surface;
   private final double[] at;
@@ -162,12 +168,14 @@ final class StandIn {
     for (int i = 0; i < draws.length; i++) {
       normal.setRow(i, solve(draws[i]));
     }
-    EigenDecompositionSymmetric directions =
-        new EigenDecompositionSymmetric(
-            normal.transposeMultiply(normal).scalarMultiply(1.0 / draws.length));
+    RealMatrix spreads = normal.transposeMultiply(normal).scalarMultiply(1.0 / draws.length);
+    for (int j = 0; j < size; j++) {
+      spreads.addToEntry(j, j, LEVELLED);
+    }
+    EigenDecompositionSymmetric directions = new EigenDecompositionSymmetric(spreads);
     double chance = 1 + Math.sqrt(size / (double) draws.length);
     for (int k = 0; k < size; k++) {
-      double times = Math.sqrt(Math.max(0, directions.getEigenvalue(k)));
+      double times = Math.sqrt(Math.max(0, directions.getEigenvalue(k) - LEVELLED));
       if (times > chance) {
         stretch(directions.getEigenvector(k).toArray(), times);
       }

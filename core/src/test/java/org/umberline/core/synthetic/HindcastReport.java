@@ -101,6 +101,7 @@ public final class HindcastReport {
         print("all", nutrient, horizon, score(results, null, nutrient, horizon));
         againstTruth(results, nutrient, horizon);
         bands(results, nutrient, horizon);
+        whoeverKnewTheTruth(results, nutrient, horizon);
         besidePlainFit(results, nutrient, horizon);
       }
     }
@@ -147,6 +148,34 @@ public final class HindcastReport {
         100 * (1 - medians[0] / better),
         100 * (1 - medians[0] / medians[3]),
         medians[4]);
+  }
+
+  /** How far off a reading is for one who knows what the tank held: what nobody can forecast. */
+  private static void whoeverKnewTheTruth(List<Result> results, Nutrient nutrient, int horizon) {
+    List<double[]> errors = new ArrayList<>();
+    for (Result result : results) {
+      for (Forecasted f : result.forecasts()) {
+        if (f.nutrient() == nutrient && f.horizonDays() == horizon) {
+          double[] from = {f.p50(), f.hold(), f.line(), f.slope(), result.truth(f)};
+          errors.add(Arrays.stream(from).map(x -> Math.abs(x - f.reading()) / level(f)).toArray());
+        }
+      }
+    }
+    double[] medians = new double[5];
+    for (int rule = 0; rule < medians.length; rule++) {
+      int at = rule;
+      double[] sorted = errors.stream().mapToDouble(e -> e[at]).sorted().toArray();
+      medians[rule] = sorted[sorted.length / 2];
+    }
+    double better = Math.min(medians[1], medians[2]);
+    System.out.printf(
+        Locale.ROOT,
+        "  error relative to level: of the better of hold and line %.2f, of the pencil rule %.2f;"
+            + " whoever knew the truth %.2f, %.2f%n",
+        medians[0] / better,
+        medians[0] / medians[3],
+        medians[4] / better,
+        medians[4] / medians[3]);
   }
 
   /** How often the bands hold, by how many tests were known, and the score of the whole band. */
