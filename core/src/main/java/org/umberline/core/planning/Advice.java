@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.Predicate;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.Term;
@@ -203,6 +204,15 @@ public record Advice(
     public String term() {
       return term;
     }
+
+    /** Whether pulled against a ceiling it takes of a nutrient too, whichever it is meant for. */
+    boolean takes(Nutrient nutrient) {
+      return switch (this) {
+        case FEED, ANIMALS, PLANTS, HARVEST, MEDIA_CLEANING, SKIMMER, SIPHON -> true;
+        case ADSORBER_RENEWAL, ADSORBER_MASS -> nutrient == Nutrient.PHOSPHATE;
+        case WATER, FILTER_LESS, DOSE -> false;
+      };
+    }
   }
 
   /** Unit of a lever's amount. */
@@ -253,6 +263,11 @@ public record Advice(
       List<Try> tries) {
     public Help {
       tries = List.copyOf(tries);
+    }
+
+    /** Whether either of its levers is one of those. */
+    boolean pulls(Predicate<Lever> which) {
+      return which.test(first.lever()) || and.filter(two -> which.test(two.lever())).isPresent();
     }
   }
 

@@ -112,21 +112,18 @@ public final class Advisor {
     }
     // a filter that grows in is left alone
     if (growsIn) {
-      all.removeIf(
-          help ->
-              help.first().lever() == Advice.Lever.MEDIA_CLEANING
-                  || help.and()
-                      .filter(two -> two.lever() == Advice.Lever.MEDIA_CLEANING)
-                      .isPresent());
+      all.removeIf(help -> help.pulls(lever -> lever == Advice.Lever.MEDIA_CLEANING));
     }
     // too much of one and too little of the other: each in its own way
     b.belowFloor()
         .ifPresent(
-            low ->
-                new FloorHelps(b.tank, b.posterior, RoutineChoice.USUAL_INTERVAL_DAYS)
-                    .raising(low).stream()
-                        .filter(help -> help.first().lever() == Advice.Lever.DOSE)
-                        .forEach(all::add));
+            low -> {
+              all.removeIf(help -> help.pulls(lever -> lever.takes(low)));
+              new FloorHelps(b.tank, b.posterior, RoutineChoice.USUAL_INTERVAL_DAYS)
+                  .raising(low).stream()
+                      .filter(help -> help.first().lever() == Advice.Lever.DOSE)
+                      .forEach(all::add);
+            });
     return List.copyOf(all);
   }
 

@@ -112,8 +112,11 @@ final class FloorHelps {
   /** A day's dose towards half above the floor, of a fertiliser the tank has or of a pure salt. */
   private Advice.Help dose(Nutrient nutrient) {
     double floor = nutrient.line(tank.lines()).floorMgL().orElse(0);
-    double missing =
-        Math.max(0, DoseCeilings.aboveFloor(floor) - new Levels(tank, posterior).now(nutrient));
+    double now =
+        Math.min(
+            new Levels(tank, posterior).now(nutrient),
+            tank.lastTest(nutrient.analyte()).orElseThrow().standardValue());
+    double missing = Math.max(0, DoseCeilings.aboveFloor(floor) - now);
     double most = DoseCeilings.stepADay(tank, nutrient.analyte());
     double mgPerDay = Math.min(missing / DAYS_PER_WEEK, most) * tank.netVolumeL();
     Optional<Fertiliser> own =

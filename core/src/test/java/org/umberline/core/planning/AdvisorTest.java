@@ -487,6 +487,31 @@ class AdvisorTest {
         .allSatisfy(help -> assertThat(help.fraction().getAsDouble()).isLessThan(without));
   }
 
+  /** Phosphate near its ceiling, and change water that brings the nitrate the tank may lack. */
+  @ParameterizedTest
+  @CsvSource({"5, false", "25, true"})
+  void whereNitrateIsTooLowNothingIsPulledThatTakesIt(double nitrate, boolean lessFood) {
+    TankModel tank =
+        tank(12, 0.5, List.of(7.0))
+            .ration(0.6)
+            .lines(
+                new Lines(
+                    new Line(OptionalDouble.of(10), OptionalDouble.of(60)),
+                    new Line(OptionalDouble.empty(), OptionalDouble.of(1))))
+            .photometer("p", Analyte.PHOSPHATE, 0.02, 0.05)
+            .test(30, Analyte.PHOSPHATE, 0.8, "p")
+            .build()
+            .withDosing(List.of());
+    List<Advice.Help> helps = advice(tank, nitrate, 0.26).helps();
+    assertThat(helps.stream().anyMatch(help -> help.first().lever() == Advice.Lever.FEED))
+        .isEqualTo(lessFood);
+    assertThat(helps)
+        .filteredOn(help -> help.first().lever() == Advice.Lever.DOSE)
+        .hasSize(lessFood ? 0 : 1)
+        .allSatisfy(help -> assertThat(help.first().amount()).isPositive());
+    assertThat(helps).extracting(help -> help.first().lever()).contains(Advice.Lever.ADSORBER_MASS);
+  }
+
   @Test
   void aLeverIsWhatCanBeTriedAndComesToTheSame() {
     TankModel tank = tank(0, 0.5, List.of(7.0)).ration(0.4).build();
