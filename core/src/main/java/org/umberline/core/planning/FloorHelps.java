@@ -13,6 +13,7 @@ import org.umberline.core.planning.Advice.Lever;
 import org.umberline.core.planning.Advice.Pulled;
 import org.umberline.core.tank.ExportMethod;
 import org.umberline.core.tank.Fertiliser;
+import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.Salt;
 import org.umberline.core.tank.TankModel;
 
@@ -69,7 +70,10 @@ final class FloorHelps {
         .filter(e -> e.span().contains(asOf()))
         .findFirst()
         .ifPresent(e -> helps.add(filterLess(e, nutrient)));
-    helps.add(dose(nutrient));
+    double missing = missing(nutrient);
+    if (missing > 0) {
+      helps.add(dose(nutrient, missing));
+    }
     if (nutrient == Nutrient.NITRATE) {
       Levers.of(tank, posterior, Nutrient.PHOSPHATE, phosphateJudged(), false).stream()
           .filter(pull -> pull.nutrient() == Nutrient.PHOSPHATE)
@@ -109,14 +113,19 @@ final class FloorHelps {
         Lever.FILTER_LESS, -FILTER_LESS, AmountUnit.SHARE, Optional.of(gear.id()), nutrient, tries);
   }
 
-  /** A day's dose towards half above the floor, of a fertiliser the tank has or of a pure salt. */
-  private Advice.Help dose(Nutrient nutrient) {
+  /** What is missing to half above the floor, mg/L, by the lower of balance and last reading. */
+  private double missing(Nutrient nutrient) {
     double floor = nutrient.line(tank.lines()).floorMgL().orElse(0);
-    double now =
-        Math.min(
-            new Levels(tank, posterior).now(nutrient),
-            tank.lastTest(nutrient.analyte()).orElseThrow().standardValue());
-    double missing = Math.max(0, DoseCeilings.aboveFloor(floor) - now);
+    double read =
+        tank.lastTest(nutrient.analyte())
+            .map(LogEntry.Test::standardValue)
+            .orElse(Double.POSITIVE_INFINITY);
+    return DoseCeilings.aboveFloor(floor)
+        - Math.min(new Levels(tank, posterior).now(nutrient), read);
+  }
+
+  /** A day's dose towards that level, of a fertiliser the tank has or of a pure salt. */
+  private Advice.Help dose(Nutrient nutrient, double missing) {
     double most = DoseCeilings.stepADay(tank, nutrient.analyte());
     double mgPerDay = Math.min(missing / DAYS_PER_WEEK, most) * tank.netVolumeL();
     Optional<Fertiliser> own =
