@@ -126,7 +126,7 @@ final class ReasonWords {
       case HOLDS_UNTIL ->
           Phrase.of("Without a change it stays safely under your limits until ", day, ".");
       case ROUTINE_LATER ->
-          Phrase.of("That is far off: how much to change then shows nearer the day, by new tests.");
+          Phrase.of("That is far off: new tests will show nearer the day how much to change.");
       case NONE_NEEDED ->
           Phrase.of("Without any change it stays under your limits until at least ", day, ".");
       case NO_LINES ->
