@@ -236,7 +236,7 @@ class KeeperStoryTest {
             "routine":{"waterChange":{"fraction":0.2,"everyDays":7,"nextOn":"%s"}},
             "log":[{"at":"%s","type":"test","analyte":"nitrate","value":24},
             {"at":"%s","type":"test","analyte":"phosphate","value":0.6},
-            {"at":"%s","type":"test","analyte":"nitrate","value":33}]}"""
+            {"at":"%s","type":"test","analyte":"nitrate","value":28}]}"""
                 .formatted(
                     now.toLocalDate().plusDays(1),
                     now.minusDays(16),

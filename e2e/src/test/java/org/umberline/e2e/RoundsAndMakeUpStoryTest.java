@@ -93,7 +93,10 @@ class RoundsAndMakeUpStoryTest {
     page.awaitRounds();
     page.named("all " + all).click();
     page.await("all in one line each", d -> page.count("rounds-line") == all);
-    page.reach(page.line("Saltings")).findElement(By.tagName("button")).click();
+    // the most urgent stands open already
+    if (!page.line("Saltings").getText().contains("Open Saltings")) {
+      page.reach(page.line("Saltings")).findElement(By.tagName("button")).click();
+    }
     page.await("opened", d -> page.line("Saltings").getText().contains("Open Saltings"));
     page.reach(page.line("Breakwater")).findElement(By.tagName("button")).click();
     page.await("opened", d -> page.line("Breakwater").getText().contains("Open Breakwater"));
