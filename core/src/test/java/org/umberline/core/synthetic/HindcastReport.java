@@ -130,12 +130,7 @@ public final class HindcastReport {
         }
       }
     }
-    double[] medians = new double[5];
-    for (int rule = 0; rule < medians.length; rule++) {
-      int at = rule;
-      double[] sorted = errors.stream().mapToDouble(e -> e[at]).sorted().toArray();
-      medians[rule] = sorted[sorted.length / 2];
-    }
+    double[] medians = medians(errors);
     double better = Math.min(medians[1], medians[2]);
     System.out.printf(
         Locale.ROOT,
@@ -150,6 +145,17 @@ public final class HindcastReport {
         medians[4]);
   }
 
+  /** The middle one of each rule's errors. */
+  private static double[] medians(List<double[]> errors) {
+    double[] medians = new double[errors.get(0).length];
+    for (int rule = 0; rule < medians.length; rule++) {
+      int at = rule;
+      double[] sorted = errors.stream().mapToDouble(e -> e[at]).sorted().toArray();
+      medians[rule] = sorted[sorted.length / 2];
+    }
+    return medians;
+  }
+
   /** How far off a reading is for one who knows what the tank held: what nobody can forecast. */
   private static void whoeverKnewTheTruth(List<Result> results, Nutrient nutrient, int horizon) {
     List<double[]> errors = new ArrayList<>();
@@ -161,12 +167,7 @@ public final class HindcastReport {
         }
       }
     }
-    double[] medians = new double[5];
-    for (int rule = 0; rule < medians.length; rule++) {
-      int at = rule;
-      double[] sorted = errors.stream().mapToDouble(e -> e[at]).sorted().toArray();
-      medians[rule] = sorted[sorted.length / 2];
-    }
+    double[] medians = medians(errors);
     double better = Math.min(medians[1], medians[2]);
     System.out.printf(
         Locale.ROOT,
