@@ -126,15 +126,12 @@ public final class Calibration {
       TankModel tank, LocalDate asOf, int horizonDays, Learned learned, Workers workers) {
     Scenario scenario = Scenario.of(tank, firstDay(tank, asOf), asOf, horizonDays);
     Calibration known = new Calibration(scenario, workers, Progress.NONE, learned.doubted());
-    double[][] points = learned.points();
-    if (points[0].length != known.parameters.size()) {
+    int unknowns = learned.points()[0].length;
+    if (unknowns != known.parameters.size()) {
       throw new IllegalArgumentException(
-          "learned: %d unknowns, the tank has %d"
-              .formatted(points[0].length, known.parameters.size()));
+          "learned: %d unknowns, the tank has %d".formatted(unknowns, known.parameters.size()));
     }
-    List<Outcome> kept =
-        known.runs.sideBySide(points.length, 0, 1, own -> i -> own.outcome(points[i]));
-    return known.summary.posterior(kept, learned);
+    return known.summary.posterior(known.runs.at(learned.points(), 0, 1), learned);
   }
 
   /**
@@ -216,14 +213,12 @@ public final class Calibration {
     List<double[]> runAt = new ArrayList<>();
     List<double[]> runTruths = new ArrayList<>();
     double[][] pilots = drawn(standIn, PILOT_TEMPER, PILOTS, random);
-    for (Outcome pilot :
-        runs.sideBySide(
-            PILOTS, FINDING, DRAWING / (MOST_BATCHES + 1), own -> i -> own.outcome(pilots[i]))) {
+    for (Outcome pilot : runs.at(pilots, FINDING, DRAWING / (MOST_BATCHES + 1))) {
       runAt.add(pilot.z());
       runTruths.add(pilot.atTests());
     }
     double[][] lately = pilots;
-    double[] logWeights = new double[draws];
+    double[] logWeights;
     double effective;
     int batches = 0;
     do {
@@ -232,19 +227,23 @@ public final class Calibration {
       double[][] zs = drawn(standIn, TEMPER, draws, random);
       lately = zs;
       double done = FINDING + DRAWING * (batches + 1) / (MOST_BATCHES + 1.0);
-      outcomes =
+      Distinct distinct = Distinct.of(zs);
+      double[] weightAt = new double[distinct.count()];
+      List<Outcome> runOnce =
           runs.sideBySide(
-              draws,
+              weightAt.length,
               done,
               DRAWING / (MOST_BATCHES + 1),
               own -> {
                 Walk walk = new Walk(standIn, TEMPER);
                 return i -> {
-                  Outcome outcome = own.outcome(zs[i]);
-                  logWeights[i] = logWeight(outcome, walk);
+                  Outcome outcome = own.outcome(distinct.points()[i]);
+                  weightAt[i] = logWeight(outcome, walk);
                   return outcome;
                 };
               });
+      outcomes = distinct.byDraw(runOnce);
+      logWeights = Arrays.stream(distinct.which()).mapToDouble(i -> weightAt[i]).toArray();
       for (Outcome outcome : outcomes) {
         runAt.add(outcome.z());
         runTruths.add(outcome.atTests());

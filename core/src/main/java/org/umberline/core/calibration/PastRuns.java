@@ -98,6 +98,13 @@ final class PastRuns {
     }
   }
 
+  /** The runs of many draws, on all processors; a point that is drawn several times is run once. */
+  List<Outcome> at(double[][] draws, double before, double share) {
+    Distinct distinct = Distinct.of(draws);
+    return distinct.byDraw(
+        sideBySide(distinct.count(), before, share, own -> i -> own.outcome(distinct.points()[i])));
+  }
+
   /**
    * Does many runs on all processors. Each part has a tank of its own to run, and nothing in a
    * result depends on which part made it.

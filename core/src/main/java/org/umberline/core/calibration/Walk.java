@@ -18,9 +18,9 @@ final class Walk {
   private static final double FAR_OUT = 4;
 
   /** Steps of a trajectory: with their length less than a quarter turn. Chosen. */
-  private static final int STEPS = 3;
+  private static final int STEPS = 4;
 
-  private static final double STEP = 0.4;
+  private static final double STEP = 0.3;
 
   /** Shortest and longest step beside that: where it is steep only short ones are taken. */
   private static final double SHORTEST = 0.3;
