@@ -62,8 +62,10 @@ final class PosteriorSummary {
       drift(own.phosphorusLoad, random);
       TankState end = outcome.end().copy();
       end.jump(nitrate.now(outcome.z()), phosphate.now(outcome.z()));
-      jumps(own.nitrateJump, nitrate.unrest(outcome.z()), random);
-      jumps(own.phosphorusJump, phosphate.unrest(outcome.z()), random);
+      double nitrateUnrest = nitrate.unrest(outcome.z());
+      jumps(own.nitrateJump, Priors.NITRATE_JUMP_PER_ROOT_WEEK, nitrateUnrest, random);
+      double phosphateUnrest = phosphate.unrest(outcome.z());
+      jumps(own.phosphorusJump, Priors.PHOSPHATE_JUMP_PER_ROOT_WEEK, phosphateUnrest, random);
       result.add(
           new Posterior.Draw(
               outcome.start(), end, own, parameters.kitFactors(outcome.z(), random)));
@@ -100,10 +102,10 @@ final class PosteriorSummary {
   }
 
   /** What nobody will write down goes on as well, as large as it was in this tank. */
-  private void jumps(double[] jump, double unrest, RandomGenerator random) {
+  private void jumps(double[] jump, double scale, double unrest, RandomGenerator random) {
     for (int week = scenario.asOfDay() + 1; week < jump.length; week += 7) {
       int day = week + random.nextInt(7);
-      double size = Priors.JUMP_PER_ROOT_WEEK * Priors.jump(unrest * random.nextGaussian());
+      double size = scale * Priors.jump(unrest * random.nextGaussian());
       if (day < jump.length) {
         jump[day] = size;
       }

@@ -84,10 +84,13 @@ final class Priors {
   static final double DRIFT_PER_ROOT_WEEK = 0.06;
 
   /**
-   * Ahead nitrate and phosphate jump by what nobody will write down (a change, a death, a filter):
-   * scale of the logarithm per square root of a week. Chosen on synthetic tanks.
+   * Ahead nitrate jumps by what nobody will write down (a change, a death, a filter): scale of the
+   * logarithm per square root of a week. Chosen on synthetic tanks.
    */
-  static final double JUMP_PER_ROOT_WEEK = 0.14;
+  static final double NITRATE_JUMP_PER_ROOT_WEEK = 0.17;
+
+  /** The same of phosphate, which rock and bed hold steadier. */
+  static final double PHOSPHATE_JUMP_PER_ROOT_WEEK = 0.14;
 
   /**
    * A tank departs from its model by what nobody wrote down and by what no model holds: scale of
