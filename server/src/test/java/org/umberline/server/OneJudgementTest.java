@@ -245,9 +245,12 @@ class OneJudgementTest {
         .as("Upkeep")
         .isEqualTo(changeOn.filter(day -> day.isBefore(TODAY.plusDays(28))));
     String calendar = keeper.get("/api/upkeep.ics").raw().body();
+    // a change that is far off has no share yet, and stands in no calendar before it has
+    boolean hasShare = share != null || advice.recommended().isPresent();
     assertThat(calendar.contains("Change "))
         .as("calendar")
-        .isEqualTo(changeOn.filter(day -> day.isBefore(TODAY.plusDays(56))).isPresent());
+        .isEqualTo(
+            hasShare && changeOn.filter(day -> day.isBefore(TODAY.plusDays(56))).isPresent());
 
     JsonNode bench = keeper.get("/api/bench").json().at("/tanks/0/tests");
     for (Advice.Ask ask : advice.asks()) {
