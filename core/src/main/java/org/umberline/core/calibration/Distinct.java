@@ -18,8 +18,7 @@ record Distinct(double[][] points, int[] which) {
     Map<DoubleBuffer, Integer> places = new LinkedHashMap<>();
     int[] which = new int[draws.length];
     for (int i = 0; i < draws.length; i++) {
-      Integer known = places.putIfAbsent(DoubleBuffer.wrap(draws[i]), places.size());
-      which[i] = known == null ? places.size() - 1 : known;
+      which[i] = places.computeIfAbsent(DoubleBuffer.wrap(draws[i]), point -> places.size());
     }
     return new Distinct(
         places.keySet().stream().map(DoubleBuffer::array).toArray(double[][]::new), which);

@@ -98,7 +98,12 @@ final class PastRuns {
     }
   }
 
-  /** The runs of many draws, on all processors; a point that is drawn several times is run once. */
+  /**
+   * The runs of many draws, on all processors; a point that is drawn several times is run once.
+   *
+   * @param before share of all work done before
+   * @param share of all work this is
+   */
   List<Outcome> at(double[][] draws, double before, double share) {
     Distinct distinct = Distinct.of(draws);
     return distinct.byDraw(
