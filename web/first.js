@@ -5,9 +5,8 @@
   var chosen = localStorage.getItem('umberline-theme');
   var dark = chosen ? chosen === 'umber-night' : matchMedia('(prefers-color-scheme: dark)').matches;
   document.documentElement.dataset.theme = dark ? 'umber-night' : 'umber-day';
-  var paths = ['/api/session'];
+  var paths = ['/api/start'];
   if (localStorage.getItem('umberline-signed-in')) {
-    paths.push('/api/units', '/api/tanks');
     var tank = /^\/tank\/([\w-]+)(?:\/([\w-]+))?$/.exec(location.pathname);
     var question = {
       change: 'run-sheet',

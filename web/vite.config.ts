@@ -4,6 +4,7 @@ import { svelteTesting } from '@testing-library/svelte/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { compression, defineAlgorithm } from 'vite-plugin-compression2';
 import { VitePWA } from 'vite-plugin-pwa';
+import { marked } from 'marked';
 import type { Plugin } from 'vite';
 import { defineConfig } from 'vitest/config';
 
@@ -50,18 +51,36 @@ function firstInPage(): Plugin {
         }
         const told = JSON.stringify(files).replaceAll('"', '&quot;');
         const first = readFileSync('first.js', 'utf8');
-        return html.replace(
-          '</title>',
-          () =>
-            `</title>\n    <meta name="umberline-places" content="${told}" />\n    <script>\n${first}</script>`,
-        );
+        const icon = readFileSync('public/icon.svg', 'base64');
+        return html
+          .replace('/icon.svg', `data:image/svg+xml;base64,${icon}`)
+          .replace(
+            '</title>',
+            () =>
+              `</title>\n    <meta name="umberline-places" content="${told}" />\n    <script>\n${first}</script>`,
+          );
       },
     },
   };
 }
 
+/** The guide comes as HTML: what reads Markdown would be more to fetch than the guide is. */
+function guideAsHtml(): Plugin {
+  return {
+    name: 'guide-as-html',
+    transform: (text, id) =>
+      id.endsWith('.md')
+        ? {
+            code: `export default ${JSON.stringify(marked.parse(text, { async: false }))}`,
+            map: null,
+          }
+        : undefined,
+  };
+}
+
 export default defineConfig({
   plugins: [
+    guideAsHtml(),
     lettersFirst(),
     firstInPage(),
     tailwindcss(),
@@ -77,24 +96,11 @@ export default defineConfig({
       registerType: 'autoUpdate',
       injectRegister: null,
       filename: 'worker.js',
-      manifestFilename: 'umberline.webmanifest',
-      manifest: {
-        name: 'Umberline',
-        short_name: 'Umberline',
-        description: 'Where the water of your tanks stands against your line',
-        theme_color: '#f7f3ea',
-        background_color: '#f7f3ea',
-        display: 'standalone',
-        start_url: '/',
-        icons: [
-          { src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' },
-          { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
-          { src: '/icon-512.png', sizes: '512x512', type: 'image/png' },
-        ],
-      },
+      // told to the browser by the page when there is something to read
+      manifest: false,
       workbox: {
         // the page alone: what the server answered is kept by the page itself
-        globPatterns: ['**/*.{js,css,html,svg,png,woff2}'],
+        globPatterns: ['**/*.{js,css,html,svg,png,woff2,webmanifest}'],
         navigateFallback: '/index.html',
         navigateFallbackDenylist: [/^\/api\//, /^\/actuator\//],
         inlineWorkboxRuntime: true,
@@ -105,6 +111,8 @@ export default defineConfig({
   build: {
     target: 'es2022',
     modulePreload: { polyfill: false },
+    // all styles together are smaller than the journey a second file takes
+    cssCodeSplit: false,
     rolldownOptions: {
       output: {
         // what several places take comes in one file: each small one would be a journey of its own;
@@ -112,6 +120,7 @@ export default defineConfig({
         codeSplitting: {
           groups: [
             { name: 'drawing', test: /node_modules[\\/](d3-|internmap)/, priority: 1 },
+            { name: 'svelte', test: /node_modules[\\/]svelte[\\/]/, priority: 1 },
             { name: 'shared', minShareCount: 3 },
           ],
         },

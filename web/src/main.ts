@@ -6,6 +6,9 @@ import { mount } from 'svelte';
 import App from './App.svelte';
 import { keepPresses } from './lib/press';
 
+const AFTER_THE_ANSWER_MS = 3000;
+
+const asked = [...(window.umberlineAsked?.values() ?? [])];
 const target = document.getElementById('page');
 if (target) mount(App, { target });
 keepPresses(document);
@@ -13,7 +16,16 @@ keepPresses(document);
 // A part of an older page that is no longer there: the newer page has it.
 addEventListener('vite:preloadError', () => location.reload());
 
-// With the page's own files at hand it opens without a connection.
-if (import.meta.env.PROD && 'serviceWorker' in navigator) {
-  void navigator.serviceWorker.register('/worker.js').catch(() => undefined);
-}
+// With the page's own files at hand it opens without a connection, and may be put beside other
+// applications. That is for when there is something to read: on a slow line it would come first.
+void Promise.allSettled(asked).then(() =>
+  setTimeout(() => {
+    const manifest = document.createElement('link');
+    manifest.rel = 'manifest';
+    manifest.href = '/umberline.webmanifest';
+    document.head.append(manifest);
+    if (import.meta.env.PROD && 'serviceWorker' in navigator) {
+      void navigator.serviceWorker.register('/worker.js').catch(() => undefined);
+    }
+  }, AFTER_THE_ANSWER_MS),
+);

@@ -1,9 +1,10 @@
-import { marked } from 'marked';
 import type { PlaceName } from '../lib/place.svelte';
 
-/** The handbook's pages; they stand in docs/guide, where they can be read without the page too. */
+/**
+ * The handbook's pages; they stand in docs/guide, where they can be read without the page too, and
+ * are made HTML when the page is built.
+ */
 const TEXTS = import.meta.glob<string>('../../../docs/guide/*.md', {
-  query: '?raw',
   import: 'default',
   eager: true,
 });
@@ -33,12 +34,8 @@ export interface GuidePage {
 
 export const PAGES: GuidePage[] = ORDER.map(([key]) => {
   const text = TEXTS[`../../../docs/guide/${key}.md`] ?? '';
-  const [heading = '', ...rest] = text.split('\n');
-  return {
-    key,
-    title: heading.replace(/^# /, ''),
-    html: marked.parse(rest.join('\n'), { async: false }),
-  };
+  const [, title = '', html = ''] = /^<h1>(.*?)<\/h1>(.*)$/s.exec(text) ?? [];
+  return { key, title, html };
 });
 
 /** The page that speaks of a place. */

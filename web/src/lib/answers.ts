@@ -6,7 +6,7 @@ const STORE = 'umberline-answers';
 
 /** Answers worth looking at later, by their path. */
 const KEPT =
-  /^\/api\/(session|units|tanks|rounds\/known|sites|visits|upkeep|bench|tanks\/[^/]+\/(balance|past|ledger|log|make-up|run-sheet|care|visits|minerals|trials|trouble(\/[a-z-]+)?))$/;
+  /^\/api\/(start|tanks|rounds\/known|sites|visits|upkeep|bench|tanks\/[^/]+\/(balance|past|ledger|log|make-up|run-sheet|care|visits|minerals|trials|trouble(\/[a-z-]+)?))$/;
 
 const store = () => (typeof caches === 'undefined' ? null : caches.open(STORE));
 

@@ -1,3 +1,5 @@
+import { oncePainted } from './paint';
+
 /**
  * Draws a long list a few parts a frame, so that what stands first can be read and pressed while
  * the rest is being drawn. To be made while a component is.
@@ -14,8 +16,7 @@ export class Gradually {
     this.count = first;
     $effect(() => {
       if (this.count >= total()) return;
-      const frame = requestAnimationFrame(() => (this.count += step));
-      return () => cancelAnimationFrame(frame);
+      return oncePainted(() => (this.count += step));
     });
   }
 

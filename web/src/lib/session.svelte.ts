@@ -1,8 +1,8 @@
 import { api, postForm, whenSignedOut, type Session } from '../api/client';
 import { forgetAnswers } from './answers';
 import { sendAll } from './outbox.svelte';
-import { loadTanks } from './tanks.svelte';
-import { loadUnits } from './units.svelte';
+import { tanks } from './tanks.svelte';
+import { takeUnits } from './units.svelte';
 
 /** Who is signed in; nothing until the server told. */
 export const session = $state<{ now: Session | null }>({ now: null });
@@ -11,13 +11,14 @@ export const session = $state<{ now: Session | null }>({ now: null });
 const SIGNED_IN = 'umberline-signed-in';
 
 export async function loadSession(): Promise<void> {
-  session.now = (await api.GET('/api/session')).data ?? null;
+  const start = (await api.GET('/api/start')).data;
+  if (start?.units) takeUnits(start.units);
+  tanks.all = start?.tanks ?? [];
+  session.now = start?.session ?? null;
   // the next time this device opens the page it asks for the answers at once
   if (session.now?.signedIn) localStorage.setItem(SIGNED_IN, '1');
   else localStorage.removeItem(SIGNED_IN);
   if (session.now?.signedIn) {
-    void loadUnits();
-    void loadTanks();
     void sendAll();
   }
 }

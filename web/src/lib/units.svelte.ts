@@ -21,12 +21,10 @@ export const units = $state<{
   chosen: Partial<Record<QuantityName, string>>;
 }>({ offered: [], gravity: [], chosen: {} });
 
-export async function loadUnits(): Promise<void> {
-  const answer = await api.GET('/api/units');
-  if (!answer.data) return;
-  units.offered = answer.data.quantities;
-  units.gravity = answer.data.gravity;
-  units.chosen = JSON.parse(answer.data.chosen) as typeof units.chosen;
+export function takeUnits(answer: Schemas['Units']): void {
+  units.offered = answer.quantities;
+  units.gravity = answer.gravity;
+  units.chosen = JSON.parse(answer.chosen) as typeof units.chosen;
 }
 
 export async function chooseUnit(name: QuantityName, label: string): Promise<void> {

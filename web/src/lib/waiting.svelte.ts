@@ -14,7 +14,10 @@ export class Waiting {
 
   start(tank: string): void {
     this.stop();
-    this.timer = setTimeout(() => void this.ask(tank), SHOWN_AFTER_MS);
+    this.timer = setTimeout(() => {
+      this.words = PLAN;
+      this.later(tank);
+    }, SHOWN_AFTER_MS);
   }
 
   stop(): void {
@@ -24,9 +27,13 @@ export class Waiting {
     this.share = undefined;
   }
 
+  /** Not at once: on a slow line the question would only hold up the answer. */
+  private later(tank: string): void {
+    this.timer = setTimeout(() => void this.ask(tank), ASKED_EVERY_MS);
+  }
+
   private async ask(tank: string): Promise<void> {
     const mine = this.timer;
-    this.words ||= PLAN;
     try {
       const answer = await api.GET('/api/tanks/{id}/progress', {
         params: { path: { id: tank } },
@@ -39,7 +46,6 @@ export class Waiting {
     } catch {
       // the answer that is waited for tells what is wrong
     }
-    if (mine === this.timer && mine !== undefined)
-      this.timer = setTimeout(() => void this.ask(tank), ASKED_EVERY_MS);
+    if (mine === this.timer && mine !== undefined) this.later(tank);
   }
 }

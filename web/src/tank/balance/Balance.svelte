@@ -10,6 +10,7 @@
     type Problem,
   } from '../../api/client';
   import { Gradually } from '../../lib/gradually.svelte';
+  import { painted } from '../../lib/paint';
   import { connection, whenRenewed } from '../../lib/connection.svelte';
   import { may } from '../../lib/tanks.svelte';
   import { show } from '../../lib/toast.svelte';
@@ -65,7 +66,10 @@
     waiting.stop();
     if (answer.data) {
       // the sentence first; what stands in a picture already changes with its past
-      if (!past) balance = answer.data;
+      if (!past) {
+        balance = answer.data;
+        await painted();
+      }
       const behind = await api.GET('/api/tanks/{id}/past', { params: params() });
       past = behind.data ?? past;
       unseen = past ? '' : (behind.error?.detail ?? 'It can’t be shown.');

@@ -382,6 +382,7 @@ class AccessTest {
   private static final Map<String, Boolean> OPEN_TO_ALL =
       Map.ofEntries(
           Map.entry("GET /api/session", true),
+          Map.entry("GET /api/start", true),
           Map.entry("POST /api/demo-sign-in", true),
           Map.entry("POST /api/keepers", true),
           Map.entry("GET /calendar/{token}.ics", true),
@@ -413,7 +414,6 @@ class AccessTest {
           Map.entry("GET /api/sites", false),
           Map.entry("PUT /api/sites", false),
           Map.entry("GET /api/visits", false),
-          Map.entry("GET /api/units", false),
           Map.entry("PUT /api/units", false),
           Map.entry("GET /api/upkeep", false),
           Map.entry("GET /api/upkeep.ics", false),

@@ -47,6 +47,20 @@ class AccountTest {
   }
 
   @Test
+  void whatThePageStartsWithIsTheKeepersOwn() {
+    Browser keeper = server.browser().asNewKeeper();
+    String id = keeper.newTank();
+    JsonNode start = keeper.get("/api/start").json();
+    assertThat(start.at("/session/name").asString()).isEqualTo(name(keeper));
+    assertThat(names(start.path("tanks"))).containsExactly(id);
+    assertThat(start.path("units").path("quantities").size()).isPositive();
+    JsonNode toStrangers = server.browser().get("/api/start").json();
+    assertThat(toStrangers.at("/session/signedIn").asBoolean()).isFalse();
+    assertThat(toStrangers.has("tanks")).isFalse();
+    assertThat(toStrangers.has("units")).isFalse();
+  }
+
+  @Test
   void aNewPasswordEndsTheOtherSessionsAndIsTheOnlyOneFromThenOn() {
     Browser keeper = server.browser().asNewKeeper();
     String name = name(keeper);

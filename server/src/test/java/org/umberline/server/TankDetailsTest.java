@@ -259,10 +259,10 @@ class TankDetailsTest {
 
   @Test
   void unitsAreKeptWithTheKeeper() {
-    assertThat(keeper.get("/api/units").json().path("chosen").asString()).isEqualTo("{}");
+    assertThat(keeper.get("/api/start").json().at("/units/chosen").asString()).isEqualTo("{}");
     String chosen = "{\"volume\": \"US gal\"}";
     assertThat(keeper.put("/api/units", body("chosen", chosen)).status()).isEqualTo(204);
-    JsonNode units = keeper.get("/api/units").json();
+    JsonNode units = keeper.get("/api/start").json().path("units");
     assertThat(units.path("chosen").asString()).isEqualTo(chosen);
     assertThat(keeper.put("/api/units", body("chosen", "gallons")).status()).isEqualTo(400);
     // sea water of 35 ppt at 25 °C: 1023.34 over 997.05 kg/m³ (EOS-80)

@@ -22,6 +22,7 @@ public class Accounts {
   private final Throttle throttle;
   private final Clock clock;
   private final Sessions sessions;
+  private final UmberlineSettings settings;
 
   Accounts(
       Keepers keepers,
@@ -29,7 +30,9 @@ public class Accounts {
       PasswordEncoder passwords,
       Throttle throttle,
       Sessions sessions,
+      UmberlineSettings settings,
       Clock clock) {
+    this.settings = settings;
     this.sessions = sessions;
     this.keepers = keepers;
     this.transactions = transactions;
@@ -45,6 +48,20 @@ public class Accounts {
   private static final String LEGIBLE = "abcdefghjkmnpqrstuvwxyz23456789";
 
   private static final int MADE_LENGTH = 16;
+
+  /**
+   * Who is signed in, and what this place offers whoever isn't.
+   *
+   * @param keeper nothing where nobody is signed in
+   */
+  public KeeperViews.Session session(SignedIn keeper) {
+    return new KeeperViews.Session(
+        keeper != null,
+        keeper == null ? null : keeper.getUsername(),
+        settings.demo(),
+        settings.signUp(),
+        keeper == null ? null : of(keeper.keeperId()).getLeavesAt());
+  }
 
   /**
    * Makes an account; the same again under the same id changes nothing. Whoever tries out which

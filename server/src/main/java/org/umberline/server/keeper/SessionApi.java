@@ -47,12 +47,7 @@ class SessionApi {
       @SignedIn.Keeper SignedIn keeper,
       @io.swagger.v3.oas.annotations.Parameter(hidden = true) CsrfToken token) {
     token.getToken();
-    return new KeeperViews.Session(
-        keeper != null,
-        keeper == null ? null : keeper.getUsername(),
-        settings.demo(),
-        settings.signUp(),
-        keeper == null ? null : accounts.of(keeper.keeperId()).getLeavesAt());
+    return accounts.session(keeper);
   }
 
   @PostMapping("/keepers")

@@ -39,11 +39,6 @@ class ListsApi {
     return Lists.all();
   }
 
-  @GetMapping("/units")
-  ListViews.Units units(@SignedIn.Keeper SignedIn keeper) {
-    return Lists.units(keepers.findById(keeper.keeperId()).orElseThrow().getUnits());
-  }
-
   @PutMapping("/units")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void chooseUnits(

@@ -72,7 +72,7 @@ public class SecurityConfiguration {
             all ->
                 all.dispatcherTypeMatchers(DispatcherType.ERROR, DispatcherType.FORWARD)
                     .permitAll()
-                    .requestMatchers(HttpMethod.GET, "/api/session")
+                    .requestMatchers(HttpMethod.GET, "/api/session", "/api/start")
                     .permitAll()
                     .requestMatchers(HttpMethod.POST, "/api/demo-sign-in", "/api/keepers")
                     .permitAll()

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.upkeep.Care;
@@ -93,6 +94,24 @@ public class TankRecords {
 
   /** A deleted tank, and when it is removed for good. */
   public record Deleted(UUID id, String name, Instant goneAt) {}
+
+  /** A keeper's tanks by name, those that are put away last. */
+  public List<TankViews.TankName> names(UUID keeper) {
+    Map<UUID, Role> given = given(keeper);
+    return Stream.concat(
+            all(keeper).stream().map(stored -> name(stored, false, given)),
+            putAway(keeper).stream().map(stored -> name(stored, true, given)))
+        .toList();
+  }
+
+  private static TankViews.TankName name(Stored stored, boolean putAway, Map<UUID, Role> given) {
+    return new TankViews.TankName(
+        stored.id(),
+        stored.tank().name(),
+        stored.site(),
+        putAway,
+        given.getOrDefault(stored.id(), Role.OWNER));
+  }
 
   /** The tanks that a keeper deleted and may still bring back. */
   public List<Deleted> deleted(UUID owner) {

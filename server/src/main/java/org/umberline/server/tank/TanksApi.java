@@ -2,9 +2,7 @@ package org.umberline.server.tank;
 
 import jakarta.validation.Valid;
 import java.util.List;
-import java.util.Map;
 import java.util.UUID;
-import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -35,20 +33,7 @@ class TanksApi {
   /** The keeper's tanks by name, those that are put away last. */
   @GetMapping("/tanks")
   List<TankViews.TankName> tanks(@SignedIn.Keeper SignedIn keeper) {
-    Map<UUID, Role> given = tanks.given(keeper.keeperId());
-    return Stream.concat(
-            tanks.all(keeper.keeperId()).stream().map(stored -> name(stored, false, given)),
-            tanks.putAway(keeper.keeperId()).stream().map(stored -> name(stored, true, given)))
-        .toList();
-  }
-
-  private static TankViews.TankName name(Stored stored, boolean putAway, Map<UUID, Role> given) {
-    return new TankViews.TankName(
-        stored.id(),
-        stored.tank().name(),
-        stored.site(),
-        putAway,
-        given.getOrDefault(stored.id(), Role.OWNER));
+    return tanks.names(keeper.keeperId());
   }
 
   /** Puts a tank away, or takes it out again. */
