@@ -37,6 +37,8 @@
   let name = $derived(String(editing.at(['tank', 'name']) ?? 'the tank'));
   let shown = $derived(groups(editing.file));
   const gradually = new Gradually(1, 1, () => (kept ? shown.length : 0));
+  /** What stands below the groups would be pushed down by each of them. */
+  let complete = $derived(gradually.has(shown.length - 1));
   let paper = $derived(new Map(effect?.paper.map((one) => [`${one.kind} ${one.id}`, one]) ?? []));
   let stance = $derived(String(editing.at(['tank', 'stance']) ?? 'by-need'));
 
@@ -198,44 +200,48 @@
           </div>
         </details>
       {/each}
-      <div class="text-sm">
-        <Sharing {tank} room={kept.site} />
-        {#if may(tank, 'CO_KEEPER')}<PutAway {tank} {name} />{/if}
-      </div>
-    </div>
-    <aside
-      class="bg-base-100 border-base-content sticky bottom-0 border-t py-3 text-sm lg:top-0 lg:self-start lg:border-t-0 lg:border-l lg:pt-5 lg:pl-6"
-      aria-label="What it comes to"
-      data-testid="effect"
-    >
-      {#if editing.problem}
-        <div role="alert" data-testid="make-up-problem">
-          <p class="text-error font-semibold">
-            {editing.problem.fields?.length
-              ? 'Something in it can’t be; it is marked where it stands.'
-              : editing.problem.detail}
-          </p>
-          {#each editing.problemsAtLarge as text (text)}<p>{text}</p>{/each}
+      {#if complete}
+        <div class="text-sm">
+          <Sharing {tank} room={kept.site} />
+          {#if may(tank, 'CO_KEEPER')}<PutAway {tank} {name} />{/if}
         </div>
-      {:else if effect}
-        <Effect {effect} {before} {stale} today={editing.today} />
-      {:else}
-        <p class="text-neutral" role="status">Working out what it comes to…</p>
       {/if}
-      {#if editing.isChanged && !may(tank, 'CO_KEEPER')}
-        <p class="text-neutral mt-3">You may try things here; keeping them is for its keepers.</p>
-      {:else if editing.isChanged}
-        <p class="mt-3 flex items-center gap-5">
-          <Button
-            kind="main"
-            disabled={editing.problem !== null}
-            onclick={() => keep()}
-            data-testid="keep-make-up">Keep this</Button
-          >
-          <Button onclick={() => kept && take(kept)}>Put back</Button>
-        </p>
-      {/if}
-    </aside>
+    </div>
+    {#if complete}
+      <aside
+        class="bg-base-100 border-base-content sticky bottom-[calc(3.25rem+1px+env(safe-area-inset-bottom))] border-t py-3 sm:bottom-0 text-sm lg:top-0 lg:self-start lg:border-t-0 lg:border-l lg:pt-5 lg:pl-6"
+        aria-label="What it comes to"
+        data-testid="effect"
+      >
+        {#if editing.problem}
+          <div role="alert" data-testid="make-up-problem">
+            <p class="text-error font-semibold">
+              {editing.problem.fields?.length
+                ? 'Something in it can’t be; it is marked where it stands.'
+                : editing.problem.detail}
+            </p>
+            {#each editing.problemsAtLarge as text (text)}<p>{text}</p>{/each}
+          </div>
+        {:else if effect}
+          <Effect {effect} {before} {stale} today={editing.today} />
+        {:else}
+          <p class="text-neutral" role="status">Working out what it comes to…</p>
+        {/if}
+        {#if editing.isChanged && !may(tank, 'CO_KEEPER')}
+          <p class="text-neutral mt-3">You may try things here; keeping them is for its keepers.</p>
+        {:else if editing.isChanged}
+          <p class="mt-3 flex items-center gap-5">
+            <Button
+              kind="main"
+              disabled={editing.problem !== null}
+              onclick={() => keep()}
+              data-testid="keep-make-up">Keep this</Button
+            >
+            <Button onclick={() => kept && take(kept)}>Put back</Button>
+          </p>
+        {/if}
+      </aside>
+    {/if}
   </div>
 {:else if missing}
   <p class="px-10 pt-8 font-serif text-xl" role="alert">{missing}</p>
