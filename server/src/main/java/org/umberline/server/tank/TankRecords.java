@@ -11,7 +11,6 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.upkeep.Care;
@@ -95,22 +94,21 @@ public class TankRecords {
   /** A deleted tank, and when it is removed for good. */
   public record Deleted(UUID id, String name, Instant goneAt) {}
 
-  /** A keeper's tanks by name, those that are put away last. */
+  /** A keeper's tanks by name, those that are put away last; nothing else of them is read. */
   public List<TankViews.TankName> names(UUID keeper) {
     Map<UUID, Role> given = given(keeper);
-    return Stream.concat(
-            all(keeper).stream().map(stored -> name(stored, false, given)),
-            putAway(keeper).stream().map(stored -> name(stored, true, given)))
-        .toList();
-  }
-
-  private static TankViews.TankName name(Stored stored, boolean putAway, Map<UUID, Role> given) {
-    return new TankViews.TankName(
-        stored.id(),
-        stored.tank().name(),
-        stored.site(),
-        putAway,
-        given.getOrDefault(stored.id(), Role.OWNER));
+    return transactions.read(
+        () ->
+            tanks.listOf(keeper).stream()
+                .map(
+                    tank ->
+                        new TankViews.TankName(
+                            tank.id(),
+                            tank.name(),
+                            tank.site(),
+                            tank.putAwayAt() != null,
+                            given.getOrDefault(tank.id(), Role.OWNER)))
+                .toList());
   }
 
   /** The tanks that a keeper deleted and may still bring back. */

@@ -31,6 +31,17 @@ public interface Tanks extends JpaRepository<TankEntity, UUID> {
   /** Tanks that their owner deleted and may still bring back. */
   List<TankEntity> findByOwnerIdAndDeletedAtIsNotNullOrderByName(UUID owner);
 
+  /** A tank without what it is and what happened in it. */
+  record Listed(UUID id, String name, String site, Instant putAwayAt) {}
+
+  /** All tanks of a keeper by name, those that are put away last. */
+  @Query(
+      "select new org.umberline.server.tank.Tanks$Listed(t.id, t.name, t.site, t.putAwayAt)"
+          + " from TankEntity t where "
+          + OF_KEEPER
+          + " order by case when t.putAwayAt is null then 0 else 1 end, t.name")
+  List<Listed> listOf(UUID keeper);
+
   /** A tank by its name alone. */
   record Named(UUID id, String name) {}
 
