@@ -253,11 +253,9 @@ class BalanceStoryTest {
       Instant at = now.minus(Duration.ofDays(day));
       log.append(log.length() > 0 ? "," : "")
           .append("{\"at\":\"%s\",\"type\":\"feed\",\"food\":\"f\",\"grams\":0.1}".formatted(at));
-      if (day % 4 == 0) {
-        log.append(
-            ",{\"at\":\"%s\",\"type\":\"test\",\"analyte\":\"nitrate\",\"value\":%d}"
-                .formatted(at.plusSeconds(60), 12 + day % 7));
-      }
+      log.append(
+          ",{\"at\":\"%s\",\"type\":\"test\",\"analyte\":\"nitrate\",\"value\":%d}"
+              .formatted(at.plusSeconds(60), 12 + day % 7));
       if (day % 7 == 0) {
         log.append(
             ",{\"at\":\"%s\",\"type\":\"water-change\",\"litres\":20}"

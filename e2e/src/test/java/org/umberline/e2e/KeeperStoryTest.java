@@ -120,6 +120,7 @@ class KeeperStoryTest {
     page.awaitText("toast", "The line is drawn anew");
     page.reload();
     page.awaitText("outcome", "under 39");
+    page.see("nitrate-line");
     page.script("document.querySelector('[data-testid=nitrate-line]').focus()");
     page.press(Keys.ARROW_UP);
     page.awaitText("outcome", "under 40");
