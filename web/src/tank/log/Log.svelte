@@ -4,6 +4,7 @@
   import { onMount } from 'svelte';
   import { api, type LogEntry, type Schemas } from '../../api/client';
   import { whenRenewed } from '../../lib/connection.svelte';
+  import { painted } from '../../lib/paint';
   import { show } from '../../lib/toast.svelte';
   import { tanks } from '../../lib/tanks.svelte';
   import { longDay, shortDay } from '../../lib/words';
@@ -72,8 +73,8 @@
   }
   whenRenewed(() => void load());
   onMount(() => {
-    void load();
-    void loadPhotos();
+    // the entries first; what was photographed stands beside them
+    void load().then(painted).then(loadPhotos);
   });
 
   const gradually = new Gradually(8, 8, () => days.length);
