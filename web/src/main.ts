@@ -6,6 +6,7 @@ import { mount } from 'svelte';
 import App from './App.svelte';
 import { keepPresses } from './lib/press';
 
+/** Chosen: the sentence, the picture and its past are there by then on a slow line. */
 const AFTER_THE_ANSWER_MS = 3000;
 
 const asked = [...(window.umberlineAsked?.values() ?? [])];

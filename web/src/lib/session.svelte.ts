@@ -15,12 +15,11 @@ export async function loadSession(): Promise<void> {
   if (start?.units) takeUnits(start.units);
   tanks.all = start?.tanks ?? [];
   session.now = start?.session ?? null;
-  // the next time this device opens the page it asks for the answers at once
-  if (session.now?.signedIn) localStorage.setItem(SIGNED_IN, '1');
-  else localStorage.removeItem(SIGNED_IN);
   if (session.now?.signedIn) {
+    // the next time this device opens the page it asks for the answers at once
+    localStorage.setItem(SIGNED_IN, '1');
     void sendAll();
-  }
+  } else localStorage.removeItem(SIGNED_IN);
 }
 
 /**

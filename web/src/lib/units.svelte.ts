@@ -21,6 +21,7 @@ export const units = $state<{
   chosen: Partial<Record<QuantityName, string>>;
 }>({ offered: [], gravity: [], chosen: {} });
 
+/** Takes over what the server told when the page opened. */
 export function takeUnits(answer: Schemas['Units']): void {
   units.offered = answer.quantities;
   units.gravity = answer.gravity;
