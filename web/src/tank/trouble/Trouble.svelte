@@ -36,7 +36,7 @@
   onMount(async () => {
     await load();
     const first = trouble?.standing[0];
-    if (first) choose(first.sign);
+    if (first) choose(first.sign, trouble?.first);
   });
 
   async function load() {
@@ -45,15 +45,15 @@
     else problem = answer.error?.detail ?? 'What is known of signs can’t be reached now.';
   }
 
-  function choose(next: string) {
+  function choose(next: string, answer?: Schemas['Examined']) {
     sign = next;
-    examined = null;
-    open = '';
+    examined = answer ?? null;
+    open = answer?.candidates[0]?.cause ?? '';
     looks.clear();
     const seen = trouble?.standing.find((one) => one.sign === next);
     seen?.looks.forEach((look) => looks.add(look));
     severity = seen?.severity ?? 1;
-    void examine();
+    if (!answer) void examine();
   }
 
   function toggle(look: string) {

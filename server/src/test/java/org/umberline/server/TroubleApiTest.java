@@ -68,6 +68,15 @@ class TroubleApiTest {
   }
 
   @Test
+  void theFirstSignComesExaminedOnceTheAdviceIsKnown() {
+    keeper.note(tank, "saw hair-algae 2 on-leaves yesterday");
+    JsonNode asked = examined("hair-algae", "on-leaves");
+    assertThat(keeper.get(trouble).json().path("first")).isEqualTo(asked);
+    keeper.note(tank, "saw hair-algae 0");
+    assertThat(keeper.get(trouble).json().has("first")).isFalse();
+  }
+
+  @Test
   void aSignIsLookedAtAgainAfterThreeDays() {
     keeper.note(tank, "saw brown-dust 1 4 days ago");
     JsonNode due = keeper.get("/api/rounds").json().at("/0/due/0");

@@ -2,6 +2,7 @@ package org.umberline.server.learning;
 
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.umberline.core.planning.Advice;
 import org.umberline.core.planning.RoutineOutlook;
@@ -37,11 +38,22 @@ public class Advices {
   }
 
   public Advice of(Stored stored) {
+    return advices.get(key(stored), key -> kept(stored, key).orElseGet(() -> anew(stored, key)));
+  }
+
+  /** The advice, where it is worked out already; nothing is waited for. */
+  public Optional<Advice> known(Stored stored) {
+    Key key = key(stored);
+    return advices.known(key).or(() -> kept(stored, key));
+  }
+
+  private Key key(Stored stored) {
     TankModel known = stored.tank().knownAt(clock.instant()).withoutNotes();
-    return advices.get(
-        new Key(known, known.dayOf(clock.instant())),
-        key ->
-            shelf.current(stored.id(), KIND, key, Advice.class).orElseGet(() -> anew(stored, key)));
+    return new Key(known, known.dayOf(clock.instant()));
+  }
+
+  private Optional<Advice> kept(Stored stored, Key key) {
+    return shelf.current(stored.id(), KIND, key, Advice.class);
   }
 
   private Advice anew(Stored stored, Key key) {

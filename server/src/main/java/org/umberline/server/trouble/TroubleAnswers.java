@@ -63,6 +63,20 @@ public class TroubleAnswers {
     TankModel tank = learned.tank();
     NutrientPair pair =
         NutrientPair.of(tank, new Levels(tank, learned.posterior()), learned.today());
+    List<TroubleViews.StandingSign> standing =
+        Story.standing(tank, learned.today()).stream()
+            .map(sign -> standing(tank, Story.of(tank, sign, now)))
+            .toList();
+    TroubleViews.Examined first =
+        standing.stream()
+            .findFirst()
+            .flatMap(
+                sign ->
+                    advices
+                        .known(stored)
+                        .map(
+                            advice -> examined(stored, learned, advice, sign.sign(), sign.looks())))
+            .orElse(null);
     return new TroubleViews.Trouble(
         Sign.TERMS.stream()
             .filter(sign -> !sign.equals(Sign.CORALS_CLOSED) || tank.water() == WaterKind.MARINE)
@@ -77,14 +91,13 @@ public class TroubleAnswers {
                                     new TroubleViews.SignLook(look.term(), TroubleWords.look(look)))
                             .toList()))
             .toList(),
-        Story.standing(tank, learned.today()).stream()
-            .map(sign -> standing(tank, Story.of(tank, sign, now)))
-            .toList(),
+        standing,
         new TroubleViews.NutrientPair(
             said(TroubleWords.pair(pair)),
             TroubleWords.pairSteps(pair).stream().map(AdviceMapper::said).toList(),
             orNull(pair.perPhosphate()),
-            NutrientPair.REDFIELD));
+            NutrientPair.REDFIELD),
+        first);
   }
 
   private static TroubleViews.StandingSign standing(TankModel tank, Story story) {
@@ -107,10 +120,13 @@ public class TroubleAnswers {
     if (!Sign.TERMS.contains(sign)) {
       throw Refused.field("sign", sign, String.join(", ", Sign.TERMS));
     }
+    return examined(stored, advices.learned(stored), advices.of(stored), sign, looks);
+  }
+
+  private TroubleViews.Examined examined(
+      Stored stored, LearnedTank now, Advice advice, String sign, List<String> looks) {
     Set<Look> seen = EnumSet.noneOf(Look.class);
     looks.forEach(look -> seen.add(Terms.of(Look.class, "looks", look)));
-    LearnedTank now = advices.learned(stored);
-    Advice advice = advices.of(stored);
     TankModel tank = now.tank();
     TroubleWords words = new TroubleWords(tank, advice);
     List<Found> found = Clues.of(tank, now.posterior(), now.work(stored.care()), now.today(), seen);

@@ -9,8 +9,15 @@ import org.umberline.server.balance.AdviceViews;
 public final class TroubleViews {
   private TroubleViews() {}
 
-  @Schema(description = "signs that can be seen; standing are those that are there, by their term")
-  public record Trouble(List<SeenSign> signs, List<StandingSign> standing, NutrientPair pair) {}
+  @Schema(
+      description =
+          "signs that can be seen; standing are those that are there, by their term; first is the"
+              + " first of them examined, where the day's advice is known already")
+  public record Trouble(
+      List<SeenSign> signs,
+      List<StandingSign> standing,
+      NutrientPair pair,
+      @Schema(nullable = true) Examined first) {}
 
   @Schema(
       description =
