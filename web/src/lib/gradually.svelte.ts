@@ -6,6 +6,7 @@ import { oncePainted } from './paint';
  */
 export class Gradually {
   private count = $state(0);
+  private all = $state(false);
 
   /**
    * @param first parts drawn at once
@@ -15,7 +16,10 @@ export class Gradually {
   constructor(first: number, step: number, total: () => number) {
     this.count = first;
     $effect(() => {
-      if (this.count >= total()) return;
+      if (this.count >= total()) {
+        this.all ||= total() > 0;
+        return;
+      }
       return oncePainted(() => (this.count += step));
     });
   }
@@ -23,6 +27,16 @@ export class Gradually {
   /** The parts to draw by now. */
   of<T>(all: T[]): T[] {
     return this.count >= all.length ? all : all.slice(0, this.count);
+  }
+
+  /** Whether all were drawn once. */
+  get isComplete(): boolean {
+    return this.all;
+  }
+
+  /** How many are drawn by now of those from a number, counted from 0. */
+  since(number: number): number {
+    return Math.max(0, this.count - number);
   }
 
   /** Whether the part of a number, counted from 0, is drawn by now. */

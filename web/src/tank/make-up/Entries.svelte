@@ -15,6 +15,7 @@
     add,
     heading,
     paper,
+    drawn,
   }: {
     key: ListName;
     /** What can be added, as in “add a food”. */
@@ -22,6 +23,8 @@
     heading?: string;
     /** What each entry brings or takes, by kind and id. */
     paper: Map<string, Schemas['PaperEntry']>;
+    /** How many entries are drawn by now. */
+    drawn: number;
   } = $props();
 
   const editing = getEditing();
@@ -71,7 +74,7 @@
   <h2 class="text-neutral pt-1 font-sans text-sm">{heading}</h2>
 {/if}
 <ul>
-  {#each entries as entry, index (index)}
+  {#each entries.slice(0, drawn) as entry, index (index)}
     <li class="entry grid gap-x-6 lg:grid-cols-[1fr_12rem]" data-testid="make-up-entry">
       <div class={['min-w-0', entry.to && 'text-neutral']}>
         <Told base={[key, index]} words={sentence(key, entry)} />

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { api, type Schemas } from '../../api/client';
+  import { shownDay } from '../../lib/days';
   import { Gradually } from '../../lib/gradually.svelte';
   import { Latest } from '../../lib/latest';
   import { loadTanks, may } from '../../lib/tanks.svelte';
@@ -12,6 +13,7 @@
   import { Editing, provideEditing } from './editing.svelte';
   import Effect from './Effect.svelte';
   import Entries from './Entries.svelte';
+  import { list } from './file';
   import PutAway from './PutAway.svelte';
   import Sharing from './Sharing.svelte';
   import Told from './Told.svelte';
@@ -24,6 +26,8 @@
   let { tank }: { tank: string } = $props();
 
   const TRY_AFTER_MS = 350;
+  /** Groups and entries drawn with each frame. */
+  const PARTS_A_FRAME = 2;
   const asking = new Latest();
   const editing = provideEditing(new Editing(tryLater));
   let kept = $state.raw<Schemas['MakeUp'] | null>(null);
@@ -35,15 +39,33 @@
   let timer: ReturnType<typeof setTimeout> | undefined;
   const params = () => ({ path: { id: tank } });
   let name = $derived(String(editing.at(['tank', 'name']) ?? 'the tank'));
-  let shown = $derived(groups(editing.file));
-  const gradually = new Gradually(1, 1, () => (kept ? shown.length : 0));
-  /** What stands below the groups would be pushed down by each of them. */
-  let complete = $derived(gradually.has(shown.length - 1));
+  /**
+   * Groups and the entries of their lists, each a part that is drawn, by number. What stands below
+   * and beside them comes after them, or each would push it down.
+   */
+  let parts = $derived.by(() => {
+    let total = 0;
+    const all = groups(editing.file).map((group) => ({
+      ...group,
+      number: total++,
+      lists: group.lists.map((one) => {
+        const first = total;
+        total += list(editing.file, one.key).length;
+        return { ...one, first };
+      }),
+    }));
+    return { all, total };
+  });
+  const gradually = new Gradually(2, PARTS_A_FRAME, () => (kept ? parts.total + 2 : 0));
+  /** An entry that is added later comes at once. */
+  const drawn = (number: number) => (gradually.isComplete ? Infinity : gradually.since(number));
   let paper = $derived(new Map(effect?.paper.map((one) => [`${one.kind} ${one.id}`, one]) ?? []));
   let stance = $derived(String(editing.at(['tank', 'stance']) ?? 'by-need'));
 
   onMount(() => {
     void load();
+    // the format of days takes long to make: while the answer is waited for
+    shownDay(editing.today);
     return () => {
       clearTimeout(timer);
       asking.giveUp();
@@ -136,7 +158,7 @@
       <p class="text-neutral text-sm">
         Change anything underlined. Dotted is the usual value, or unknown: nobody has said it.
       </p>
-      {#each gradually.of(shown) as group, number (group.title)}
+      {#each parts.all.filter((one) => drawn(one.number) > 0) as group (group.title)}
         <details
           open
           class="border-base-content/30 mt-3 border-t pt-1 sm:grid sm:grid-cols-[7.5rem_minmax(0,1fr)] sm:gap-x-6"
@@ -150,7 +172,7 @@
             {#each group.told as told (told.words)}
               <p><Told base={told.base} words={told.words} /></p>
             {/each}
-            {#if number === 0}
+            {#if group.number === 0}
               <p>
                 Its room is <Blank
                   blank={{ label: 'room', kind: 'text', empty: 'not named' }}
@@ -181,7 +203,13 @@
               {/if}
             {/if}
             {#each group.lists as one (one.key)}
-              <Entries key={one.key} add={one.add} heading={one.heading} {paper} />
+              <Entries
+                key={one.key}
+                add={one.add}
+                heading={one.heading}
+                {paper}
+                drawn={drawn(one.first)}
+              />
             {/each}
             {#if group.title === 'Your limits'}
               <Label class="flex-wrap font-sans text-sm">
@@ -200,14 +228,14 @@
           </div>
         </details>
       {/each}
-      {#if complete}
+      {#if drawn(parts.total) > 0}
         <div class="text-sm">
           <Sharing {tank} room={kept.site} />
           {#if may(tank, 'CO_KEEPER')}<PutAway {tank} {name} />{/if}
         </div>
       {/if}
     </div>
-    {#if complete}
+    {#if drawn(parts.total + 1) > 0}
       <aside
         class="bg-base-100 border-base-content sticky bottom-[calc(3.25rem+1px+env(safe-area-inset-bottom))] border-t py-3 sm:bottom-0 text-sm lg:top-0 lg:self-start lg:border-t-0 lg:border-l lg:pt-5 lg:pl-6"
         aria-label="What it comes to"
