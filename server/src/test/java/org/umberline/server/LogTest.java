@@ -8,11 +8,14 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Stream;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -181,6 +184,24 @@ class LogTest {
     assertThat(words("")).hasSize(4);
     assertThat(words("?text=fine")).hasSize(2);
     assertThat(keeper.get(path + "/log.csv").raw().body()).contains("nitrate,<,5");
+  }
+
+  @Test
+  void whatWasTestedTogetherStandsOnOnePage() {
+    StringBuilder csv = new StringBuilder("date,no3,po4,kh");
+    LocalDate day = LocalDate.of(2026, 9, 1);
+    for (int i = 0; i < 70; i++) {
+      csv.append('\n').append(day.plusDays(i)).append(",10,0.2,6");
+    }
+    String table = body("id", UUID.randomUUID(), "table", Map.of("csv", csv.toString()));
+    assertThat(keeper.post(path + "/table", table).json().path("kept").asInt()).isEqualTo(210);
+    List<JsonNode> first = log("");
+    assertThat(first).as("200 would part the three of a day").hasSize(202);
+    List<JsonNode> second =
+        log("?before=" + OffsetDateTime.parse(first.get(201).path("at").asString()).toInstant());
+    assertThat(Stream.concat(first.stream(), second.stream()).map(entry -> entry.path("id")))
+        .doesNotHaveDuplicates()
+        .hasSize(211);
   }
 
   private static byte[] jpegWithPlace() throws Exception {

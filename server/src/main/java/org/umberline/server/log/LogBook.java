@@ -30,7 +30,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** A tank's log as a book: what was said, by whom, and what became of it. */
 @Service
 public class LogBook {
-  /** Entries one page of the book holds at most. */
+  /** Entries after which a page of the book ends; those of one moment stand on one page. */
   private static final int PAGE = 200;
 
   private final LogEntries entries;
@@ -84,6 +84,7 @@ public class LogBook {
     }
     Optional<Instant> since = wanted.sinceChange ? lastChange(tank) : Optional.empty();
     List<LogViews.LogEntry> found = new ArrayList<>();
+    Instant last = Instant.MAX;
     boolean more = false;
     for (LogEntryEntity row : known.entries) {
       if (wanted.before.isPresent() && !row.getHappenedAt().isBefore(wanted.before.get())
@@ -98,10 +99,11 @@ public class LogBook {
       if (!matches(view, wanted)) {
         continue;
       }
-      if (found.size() == PAGE) {
+      if (found.size() >= PAGE && row.getHappenedAt().isBefore(last)) {
         more = true;
         break;
       }
+      last = row.getHappenedAt();
       found.add(view);
     }
     return new LogViews.LogPage(found, more);
