@@ -75,7 +75,9 @@ public class TroubleAnswers {
                     advices
                         .known(stored)
                         .map(
-                            advice -> examined(stored, learned, advice, sign.sign(), sign.looks())))
+                            advice ->
+                                examined(
+                                    stored, learned, advice, sign.sign(), looks(sign.looks()))))
             .orElse(null);
     return new TroubleViews.Trouble(
         Sign.TERMS.stream()
@@ -120,13 +122,18 @@ public class TroubleAnswers {
     if (!Sign.TERMS.contains(sign)) {
       throw Refused.field("sign", sign, String.join(", ", Sign.TERMS));
     }
-    return examined(stored, advices.learned(stored), advices.of(stored), sign, looks);
+    Set<Look> seen = looks(looks);
+    return examined(stored, advices.learned(stored), advices.of(stored), sign, seen);
+  }
+
+  private static Set<Look> looks(List<String> terms) {
+    Set<Look> looks = EnumSet.noneOf(Look.class);
+    terms.forEach(term -> looks.add(Terms.of(Look.class, "looks", term)));
+    return looks;
   }
 
   private TroubleViews.Examined examined(
-      Stored stored, LearnedTank now, Advice advice, String sign, List<String> looks) {
-    Set<Look> seen = EnumSet.noneOf(Look.class);
-    looks.forEach(look -> seen.add(Terms.of(Look.class, "looks", look)));
+      Stored stored, LearnedTank now, Advice advice, String sign, Set<Look> seen) {
     TankModel tank = now.tank();
     TroubleWords words = new TroubleWords(tank, advice);
     List<Found> found = Clues.of(tank, now.posterior(), now.work(stored.care()), now.today(), seen);
