@@ -21,14 +21,14 @@ import org.umberline.core.tank.Qualifier;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.TestUnit;
 import org.umberline.tankfile.TankFile;
-import picocli.CommandLine.Command;
 import tools.jackson.databind.node.ObjectNode;
 
-@Command(
-    name = "calibrate",
-    description = "What the tests teach about each unknown, and how far each test lies off.",
-    mixinStandardHelpOptions = true)
+/** The verb {@code calibrate}. */
 final class CalibrateCommand extends ModelCommand {
+  CalibrateCommand() {
+    super("What the tests teach about each unknown, and how far each test lies off.");
+  }
+
   @Override
   ObjectNode answer(String name, TankFile file) {
     Known known = known(file.tank());

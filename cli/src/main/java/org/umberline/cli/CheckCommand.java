@@ -4,14 +4,14 @@ import java.util.List;
 import org.umberline.tankfile.Json;
 import org.umberline.tankfile.Problem;
 import org.umberline.tankfile.TankFile;
-import picocli.CommandLine.Command;
 import tools.jackson.databind.node.ObjectNode;
 
-@Command(
-    name = "check",
-    description = "Says whether a tank file is good, and every problem if not.",
-    mixinStandardHelpOptions = true)
+/** The verb {@code check}. */
 final class CheckCommand extends FileCommand {
+  CheckCommand() {
+    super("Says whether a tank file is good, and every problem if not.");
+  }
+
   private record Good(
       String file, List<Problem> problems, List<String> defaultsUsed, List<String> notCounted) {}
 

@@ -2,57 +2,53 @@ package org.umberline.cli;
 
 import java.io.PrintWriter;
 import java.nio.file.Path;
-import java.util.concurrent.Callable;
+import java.util.Optional;
+import org.apache.commons.cli.OptionGroup;
 import org.umberline.core.tank.TankModel;
 import org.umberline.tankfile.Json;
 import org.umberline.tankfile.LogCsv;
 import org.umberline.tankfile.TankFileException;
 import org.umberline.tankfile.TankFileWriter;
-import picocli.CommandLine.ArgGroup;
-import picocli.CommandLine.Command;
-import picocli.CommandLine.Model.CommandSpec;
-import picocli.CommandLine.Option;
-import picocli.CommandLine.ParameterException;
-import picocli.CommandLine.Parameters;
-import picocli.CommandLine.Spec;
 
-@Command(
-    name = "convert",
-    description = "Writes a tank's log as CSV, or takes a CSV of tests into a tank file.",
-    mixinStandardHelpOptions = true)
-final class ConvertCommand implements Callable<Integer> {
-  @Spec CommandSpec spec;
+/** The verb {@code convert}. */
+final class ConvertCommand extends Verb {
+  private static final String TO = "to";
+  private static final String TESTS = "tests";
 
-  @Parameters(paramLabel = "FILE", description = "the tank file to read")
-  Path file;
-
-  @ArgGroup(multiplicity = "1")
-  What what;
-
-  static final class What {
-    @Option(names = "--to", paramLabel = "csv", description = "writes the log in this form")
-    String to;
-
-    @Option(
-        names = "--tests",
-        paramLabel = "CSV",
-        description = "a table with at, analyte, value and perhaps unit, kit, qualifier, note")
-    Path tests;
+  ConvertCommand() {
+    super("Writes a tank's log as CSV, or takes a CSV of tests into a tank file.");
+    OptionGroup what = new OptionGroup();
+    what.addOption(option(TO, "csv", "writes the log in this form"));
+    what.addOption(
+        option(
+            TESTS,
+            "CSV",
+            "a table with at, analyte, value and perhaps unit, kit, qualifier, note"));
+    options().addOptionGroup(what);
   }
 
   @Override
-  public Integer call() {
-    PrintWriter out = spec.commandLine().getOut();
-    if (what.to != null && !what.to.equals("csv")) {
-      throw new ParameterException(spec.commandLine(), "--to is " + what.to + "; allowed: csv");
+  int run() {
+    if (files().size() != 1) {
+      throw new UsageException(files().size() + " FILEs are given; allowed: 1");
     }
+    Optional<String> form = value(TO);
+    Optional<String> tests = value(TESTS);
+    if (form.isEmpty() && tests.isEmpty()) {
+      throw new UsageException("neither --to nor --tests is given; allowed: one of them");
+    }
+    if (form.isPresent() && !form.get().equals("csv")) {
+      throw new UsageException("--to is " + form.get() + "; allowed: csv");
+    }
+    Path file = files().get(0);
     Path reading = file;
+    PrintWriter out = out();
     try {
       TankModel tank = FileCommand.read(file).tank();
-      if (what.to != null) {
+      if (form.isPresent()) {
         out.print(LogCsv.write(tank));
       } else {
-        reading = what.tests;
+        reading = Path.of(tests.orElseThrow());
         out.print(TankFileWriter.write(LogCsv.addTests(tank, FileCommand.text(reading)).tank()));
       }
     } catch (TankFileException refused) {

@@ -8,34 +8,33 @@ import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.concurrent.Callable;
 import java.util.concurrent.atomic.AtomicBoolean;
 import org.umberline.tankfile.Json;
 import org.umberline.tankfile.Problem;
 import org.umberline.tankfile.TankFile;
 import org.umberline.tankfile.TankFileException;
 import org.umberline.tankfile.TankFileReader;
-import picocli.CommandLine.Model.CommandSpec;
-import picocli.CommandLine.Parameters;
-import picocli.CommandLine.Spec;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
  * A verb over files: one file prints one JSON object, several print one compact object a line, in
  * the order they were named while all processors work; a bad file does not stop the run.
  */
-abstract class FileCommand implements Callable<Integer> {
-  @Spec CommandSpec spec;
-
-  @Parameters(arity = "1..*", paramLabel = "FILE", description = "tank files to read")
-  List<Path> files;
+abstract class FileCommand extends Verb {
+  FileCommand(String about) {
+    super(about);
+  }
 
   /** The result for one good file, in the shape of docs/tank-file.md. */
   abstract ObjectNode answer(String name, TankFile file) throws TankFileException;
 
   @Override
-  public Integer call() {
-    PrintWriter out = spec.commandLine().getOut();
+  final int run() {
+    List<Path> files = files();
+    if (files.isEmpty()) {
+      throw new UsageException("no FILE is given; allowed: one tank file or more");
+    }
+    PrintWriter out = out();
     AtomicBoolean bad = new AtomicBoolean();
     files.parallelStream()
         .map(

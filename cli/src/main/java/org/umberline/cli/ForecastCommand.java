@@ -12,29 +12,27 @@ import org.umberline.core.tank.Lines;
 import org.umberline.core.tank.Routine;
 import org.umberline.tankfile.FiguresModule.Exact;
 import org.umberline.tankfile.TankFile;
-import picocli.CommandLine.Command;
-import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ObjectNode;
 
-@Command(
-    name = "forecast",
-    description = "Nitrate and phosphate of the days ahead, and when they cross their lines.",
-    mixinStandardHelpOptions = true)
+/** The verb {@code forecast}. */
 final class ForecastCommand extends ModelCommand {
+  ForecastCommand() {
+    super("Nitrate and phosphate of the days ahead, and when they cross their lines.");
+    addDays("days ahead", USUAL_DAYS);
+    addFlag(NO_CHANGES, "without any further water change");
+  }
+
   private static final int MOST_DAYS = 730;
 
-  @Option(names = "--days", defaultValue = "90", description = "days ahead (default: 90)")
-  int days;
-
-  @Option(names = "--no-changes", description = "without any further water change")
-  boolean noChanges;
+  private static final int USUAL_DAYS = 90;
+  private static final String NO_CHANGES = "no-changes";
 
   @Override
   ObjectNode answer(String name, TankFile file) {
-    checkDays(days, MOST_DAYS);
+    int days = days(USUAL_DAYS, MOST_DAYS);
     Known known = known(file.tank());
     Posterior posterior = calibrate(known, days);
-    Optional<Routine> routine = noChanges ? Optional.empty() : known.tank().routine();
+    Optional<Routine> routine = has(NO_CHANGES) ? Optional.empty() : known.tank().routine();
     PlannedChanges planned =
         routine.map(r -> PlannedChanges.of(r, posterior.scenario())).orElse(PlannedChanges.NONE);
     Projection projection = Projection.of(posterior, days, planned);

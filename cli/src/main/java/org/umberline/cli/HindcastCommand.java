@@ -9,19 +9,19 @@ import org.umberline.core.calibration.Progress;
 import org.umberline.core.forecast.Hindcast;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.tankfile.TankFile;
-import picocli.CommandLine.Command;
 import tools.jackson.databind.node.ObjectNode;
 
-@Command(
-    name = "hindcast",
-    description = "How forecasts of this tank would have done, beside three plain rules.",
-    mixinStandardHelpOptions = true)
+/** The verb {@code hindcast}. */
 final class HindcastCommand extends ModelCommand {
+  HindcastCommand() {
+    super("How forecasts of this tank would have done, beside three plain rules.");
+  }
+
   @Override
   ObjectNode answer(String name, TankFile file) {
     Known known = known(file.tank());
     List<Hindcast.Forecasted> all =
-        Hindcast.of(known.tank(), Hindcast.DRAWS, seed, WORKERS, progress());
+        Hindcast.of(known.tank(), Hindcast.DRAWS, seed(), WORKERS, progress());
     return answer(
         name, known, file, new Answer(of(all, Nutrient.NITRATE), of(all, Nutrient.PHOSPHATE)));
   }
@@ -71,10 +71,10 @@ final class HindcastCommand extends ModelCommand {
    */
   @SuppressWarnings("SystemConsoleNull") // on Java 17 there is none where nobody looks on
   private Progress progress() {
-    if (System.console() == null || files.size() > 1) {
+    if (System.console() == null || files().size() > 1) {
       return Progress.NONE;
     }
-    PrintWriter screen = spec.commandLine().getErr();
+    PrintWriter screen = err();
     return share -> {
       screen.printf("\r%3.0f %% of the past tests forecast", share * 100);
       if (share == 1) {

@@ -6,26 +6,20 @@ import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.ledger.Ledger;
 import org.umberline.tankfile.FiguresModule.Exact;
 import org.umberline.tankfile.TankFile;
-import picocli.CommandLine.Command;
-import picocli.CommandLine.Option;
 import tools.jackson.databind.node.ObjectNode;
 
-@Command(
-    name = "ledger",
-    description = "What nitrogen and phosphorus came in and went out, and what nobody wrote down.",
-    mixinStandardHelpOptions = true)
+/** The verb {@code ledger}. */
 final class LedgerCommand extends ModelCommand {
-  private static final int MOST_DAYS = 400;
+  LedgerCommand() {
+    super("What nitrogen and phosphorus came in and went out, and what nobody wrote down.");
+    addDays("days up to the as-of day", Ledger.DEFAULT_DAYS);
+  }
 
-  @Option(
-      names = "--days",
-      defaultValue = "" + Ledger.DEFAULT_DAYS,
-      description = "days up to the as-of day (default: 28)")
-  int days;
+  private static final int MOST_DAYS = 400;
 
   @Override
   ObjectNode answer(String name, TankFile file) {
-    checkDays(days, MOST_DAYS);
+    int days = days(Ledger.DEFAULT_DAYS, MOST_DAYS);
     Known known = known(file.tank());
     List<Ledger> ledgers = Ledger.of(calibrate(known, 1), days);
     Ledger nitrogen = ledgers.get(Nutrient.NITRATE.ordinal());

@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.List;
+import java.util.Optional;
 import org.umberline.core.calibration.Calibration;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.simulation.Workers;
@@ -12,33 +13,32 @@ import org.umberline.core.tank.LogEntry;
 import org.umberline.core.tank.TankModel;
 import org.umberline.tankfile.Json;
 import org.umberline.tankfile.TankFile;
-import picocli.CommandLine.Option;
-import picocli.CommandLine.ParameterException;
 import tools.jackson.databind.node.ObjectNode;
 
 /** A verb that calibrates a tank on its log. */
 abstract class ModelCommand extends FileCommand {
   static final Workers WORKERS = Workers.ofAllProcessors();
 
-  @Option(
-      names = "--as-of",
-      paramLabel = "DAY",
-      description =
-          "a day, counted to its end in the tank's zone, or an instant with offset; hides every"
-              + " later log entry (default: the last log entry)")
-  String asOf;
+  private static final String AS_OF = "as-of";
+  private static final String SEED = "seed";
+  private static final String DAYS = "days";
 
-  @Option(
-      names = "--seed",
-      defaultValue = "1",
-      description = "the same file, seed and version give the same bytes (default: 1)")
-  long seed;
+  ModelCommand(String about) {
+    super(about);
+    addOption(
+        AS_OF,
+        "DAY",
+        "a day, counted to its end in the tank's zone, or an instant with offset; hides every"
+            + " later log entry (otherwise: the last log entry)");
+    addOption(SEED, "N", "the same file, seed and version give the same bytes (otherwise: 1)");
+  }
 
   /** The tank as known at the as-of instant, the instant, and its day. */
   record Known(TankModel tank, Instant instant, LocalDate day) {}
 
   final Known known(TankModel tank) {
-    if (asOf == null) {
+    Optional<String> given = value(AS_OF);
+    if (given.isEmpty()) {
       if (!tank.log().isEmpty()) {
         LogEntry last = tank.log().get(tank.log().size() - 1);
         return new Known(tank, last.at().toInstant(), tank.dayOf(last.at().toInstant()));
@@ -46,6 +46,7 @@ abstract class ModelCommand extends FileCommand {
       LocalDate day = tank.startedOn().orElseGet(() -> LocalDate.now(tank.timeZone()));
       return new Known(tank, day.atTime(12, 0).atZone(tank.timeZone()).toInstant(), day);
     }
+    String asOf = given.get();
     try {
       if (asOf.length() == "2026-11-25".length()) {
         LocalDate day = LocalDate.parse(asOf);
@@ -55,8 +56,7 @@ abstract class ModelCommand extends FileCommand {
       Instant instant = OffsetDateTime.parse(asOf).toInstant();
       return new Known(tank.knownAt(instant), instant, tank.dayOf(instant));
     } catch (DateTimeException e) {
-      throw new ParameterException(
-          spec.commandLine(),
+      throw new UsageException(
           "--as-of is "
               + asOf
               + "; allowed: a day such as 2026-11-25 or an instant such as"
@@ -64,16 +64,23 @@ abstract class ModelCommand extends FileCommand {
     }
   }
 
-  /** Refuses days outside 1 to {@code most}. */
-  final void checkDays(int days, int most) {
-    if (days < 1 || days > most) {
-      throw new ParameterException(
-          spec.commandLine(), "--days is " + days + "; allowed: 1 to " + most);
-    }
+  /** Adds the option that {@link #days} reads. */
+  final void addDays(String what, int otherwise) {
+    addOption(DAYS, "N", what + " (otherwise: " + otherwise + ")");
+  }
+
+  /** The days that were asked for, 1 to {@code most}. */
+  final int days(int otherwise, int most) {
+    return Math.toIntExact(number(DAYS, otherwise, 1, most));
+  }
+
+  final long seed() {
+    return number(SEED, 1, Long.MIN_VALUE, Long.MAX_VALUE);
   }
 
   final Posterior calibrate(Known known, int days) {
-    return Calibration.calibrate(known.tank(), known.day(), days, Calibration.DRAWS, seed, WORKERS);
+    return Calibration.calibrate(
+        known.tank(), known.day(), days, Calibration.DRAWS, seed(), WORKERS);
   }
 
   private record Head(

@@ -8,21 +8,17 @@ import org.umberline.core.planning.OneOff;
 import org.umberline.core.tank.Term;
 import org.umberline.tankfile.TankFile;
 import org.umberline.wording.AdviceWords;
-import picocli.CommandLine.Command;
-import picocli.CommandLine.Option;
-import picocli.CommandLine.ParameterException;
 import tools.jackson.databind.node.ObjectNode;
 
-@Command(
-    name = "plan",
-    description = "What to do with the tank: today, and which routine after it.",
-    mixinStandardHelpOptions = true)
+/** The verb {@code plan}. */
 final class PlanCommand extends ModelCommand {
-  @Option(
-      names = "--to",
-      paramLabel = "NUTRIENT=MG/L",
-      description = "also the change, or changes, that bring it to a level: nitrate=15")
-  String to;
+  PlanCommand() {
+    super("What to do with the tank: today, and which routine after it.");
+    addOption(
+        TO, "NUTRIENT=MG/L", "also the change, or changes, that bring it to a level: nitrate=15");
+  }
+
+  private static final String TO = "to";
 
   @Override
   ObjectNode answer(String name, TankFile file) {
@@ -33,13 +29,10 @@ final class PlanCommand extends ModelCommand {
     Advice advice = advisor.advise();
     AdviceWords words = new AdviceWords(known.tank());
     return answer(
-        name,
-        known,
-        file,
-        PlanAnswer.of(advice, words, Optional.ofNullable(to).map(t -> once(advisor))));
+        name, known, file, PlanAnswer.of(advice, words, value(TO).map(to -> once(advisor, to))));
   }
 
-  private OneOff once(Advisor advisor) {
+  private static OneOff once(Advisor advisor, String to) {
     String[] parts = to.split("=", 2);
     Optional<Nutrient> nutrient = Term.find(Nutrient.class, parts[0]);
     double target;
@@ -49,8 +42,7 @@ final class PlanCommand extends ModelCommand {
       target = Double.NaN;
     }
     if (nutrient.isEmpty() || !(target >= 0 && target <= 1000)) {
-      throw new ParameterException(
-          spec.commandLine(), "--to is " + to + "; allowed: nitrate=MG/L or phosphate=MG/L");
+      throw new UsageException("--to is " + to + "; allowed: nitrate=MG/L or phosphate=MG/L");
     }
     return advisor.oneOff(nutrient.get(), target);
   }

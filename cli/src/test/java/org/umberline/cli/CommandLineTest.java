@@ -156,6 +156,35 @@ class CommandLineTest {
   }
 
   @Test
+  void badUsageIsSaidByWhatWasFoundAndWhatIsAllowed() {
+    assertThat(run().err).contains("no verb is given; allowed: check, ledger");
+    assertThat(run("bake", "x").err).contains("bake is no verb; allowed: check, ledger");
+    assertThat(run("check").err).contains("no FILE is given");
+    assertThat(run("check", "--seed", "3", "x").err).contains("--seed");
+    assertThat(run("plan", "--seed", "3", "--seed", "4", "x").err)
+        .contains("--seed is given more than once");
+    assertThat(run("plan", "--see", "3", "x").status).isEqualTo(2);
+    assertThat(run("plan", "--seed").status).isEqualTo(2);
+    assertThat(run("ledger", "--days=x", good.toString()).err)
+        .contains("--days is x; allowed: 1 to 400");
+    assertThat(run("convert", "x").err).contains("neither --to nor --tests is given");
+    assertThat(run("convert", "x", "--to", "csv", "--tests", "y").status).isEqualTo(2);
+    assertThat(run("convert", "x", "y", "--to", "csv").err).contains("2 FILEs are given");
+    assertThat(run("convert", "x", "--to", "xml").err).contains("--to is xml; allowed: csv");
+  }
+
+  @Test
+  void helpIsAnAnswer() {
+    Ran all = run("--help");
+    assertThat(all.status).isZero();
+    assertThat(all.out).contains("convert", "hindcast").contains("which routine after it");
+    Ran one = run("forecast", "--days", "0", "-h");
+    assertThat(one.status).isZero();
+    assertThat(one.out).contains("--no-changes", "--as-of DAY", "--seed N");
+    assertThat(one.err).isEmpty();
+  }
+
+  @Test
   void theLedgerClosesAndItsShapeIsTheContracts() {
     Ran ran = run("ledger", good.toString());
     assertThat(ran.status).isZero();

@@ -187,7 +187,7 @@ public final class Calibration {
     parameters = new Parameters(scenario, doubted);
     readings = new Readings(scenario, parameters);
     runs = new PastRuns(scenario, parameters, workers, progress);
-    search = new ModeSearch(parameters, readings, runs, progress);
+    search = new ModeSearch(parameters, readings, runs);
     summary = new PosteriorSummary(scenario, parameters, readings, workers);
   }
 

@@ -1,5 +1,6 @@
 package org.umberline.core.calibration;
 
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
@@ -30,15 +31,15 @@ final class ModeSearch {
   private static final double MOST_OFF = 0.35;
 
   private final Parameters parameters;
+  private final int[] movedFirst;
   private final Readings readings;
   private final PastRuns runs;
-  private final Progress progress;
 
-  ModeSearch(Parameters parameters, Readings readings, PastRuns runs, Progress progress) {
+  ModeSearch(Parameters parameters, Readings readings, PastRuns runs) {
     this.parameters = parameters;
+    movedFirst = movedFirst(parameters);
     this.readings = readings;
     this.runs = runs;
-    this.progress = progress;
   }
 
   /**
@@ -96,11 +97,10 @@ final class ModeSearch {
     StandIn standIn = null;
     boolean rough = fromAfar;
     for (int round = 0; round < LINEARISATIONS; round++) {
-      progress.done(Calibration.FINDING * round / LINEARISATIONS);
-      double[] base = runs.atTests(at).clone();
+      List<Outcome> around = around(at, Calibration.FINDING * round / LINEARISATIONS);
+      double[] base = around.get(0).atTests();
       double here = rough ? 0 : readings.logPosterior(at, base);
-      double[][] truths = moved(at, base);
-      standIn = new StandIn(parameters, readings.believed, at, base, truths);
+      standIn = new StandIn(parameters, readings.believed, at, base, truths(around));
       double[] next = standIn.search(rough);
       double furthest = 0;
       for (int j = 0; j < next.length; j++) {
@@ -124,31 +124,62 @@ final class ModeSearch {
     return standIn;
   }
 
-  /** Concentrations at the tests with one coordinate after the other moved a little. */
-  private double[][] moved(double[] at, double[] base) {
-    double[][] truths = new double[parameters.firstRead()][];
-    double[] moved = at.clone();
-    for (int j = 0; j < truths.length; j++) {
-      if (truths[j] != null) {
-        continue;
-      }
+  /**
+   * The runs at a point, and around it with one coordinate after the other moved a little.
+   *
+   * @param done share of all work done before
+   */
+  private List<Outcome> around(double[] at, double done) {
+    List<double[]> points = new ArrayList<>();
+    points.add(at);
+    for (int j : movedFirst) {
+      double[] moved = at.clone();
+      moved[j] += StandIn.DELTA;
       int partner = parameters.partnerOf(j);
-      moved[j] = at[j] + StandIn.DELTA;
       if (partner >= 0) {
-        moved[partner] = at[partner] + StandIn.DELTA;
+        moved[partner] += StandIn.DELTA;
       }
-      double[] atTests = runs.atTests(moved);
-      moved[j] = at[j];
-      truths[j] = atTests.clone();
+      points.add(moved);
+    }
+    return runs.sideBySide(points.size(), done, 0, own -> i -> own.outcome(points.get(i)));
+  }
+
+  /**
+   * Concentrations at the tests with one coordinate after the other moved.
+   *
+   * @param around the runs {@link #around} a point
+   */
+  private double[][] truths(List<Outcome> around) {
+    double[] base = around.get(0).atTests();
+    double[][] truths = new double[parameters.firstRead()][];
+    for (int k = 0; k < movedFirst.length; k++) {
+      int j = movedFirst[k];
+      int partner = parameters.partnerOf(j);
+      truths[j] = around.get(k + 1).atTests();
       if (partner >= 0) {
-        moved[partner] = at[partner];
-        truths[partner] = atTests.clone();
+        truths[partner] = truths[j].clone();
         for (int i = 0; i < base.length; i++) {
           truths[readings.isOfPhosphate(i) ? j : partner][i] = base[i];
         }
       }
     }
     return truths;
+  }
+
+  /** The coordinates that are moved, each by itself or with its partner. */
+  private static int[] movedFirst(Parameters parameters) {
+    boolean[] isMoved = new boolean[parameters.firstRead()];
+    List<Integer> first = new ArrayList<>();
+    for (int j = 0; j < isMoved.length; j++) {
+      if (!isMoved[j]) {
+        first.add(j);
+        int partner = parameters.partnerOf(j);
+        if (partner >= 0) {
+          isMoved[partner] = true;
+        }
+      }
+    }
+    return first.stream().mapToInt(Integer::intValue).toArray();
   }
 
   /** The point towards {@code next} that is no less likely than {@code at}, or {@code at}. */
