@@ -159,6 +159,9 @@ public final class Shorthand {
   private void entry() throws Unreadable {
     String word = line.words.isQuoted() ? "\"" + line.words.take() + "\"" : line.words.take();
     Optional<Analyte> analyte = LogWords.analyte(word);
+    if (!word.equals("note")) {
+      line.time.takeUnmistakable();
+    }
     if (analyte.isPresent()) {
       new TestPart(line).read(analyte.get());
       return;
@@ -173,6 +176,7 @@ public final class Shorthand {
         if (!line.words.takeIf("change") && !line.words.takeIf("changed")) {
           throw new Unreadable("Water what? Write change 25% or water change 25%.");
         }
+        line.time.takeUnmistakable();
         changes.read(line.words.number("A change"), false);
       }
       case "fed", "feed" -> done.fed();

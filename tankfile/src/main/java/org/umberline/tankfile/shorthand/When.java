@@ -123,6 +123,34 @@ final class When {
     return true;
   }
 
+  /**
+   * Takes the times that come next and cannot be the name of anything: yesterday, 4 Oct, 2 days
+   * ago.
+   */
+  void takeUnmistakable() throws Unreadable {
+    while (isUnmistakable()) {
+      take();
+    }
+  }
+
+  private boolean isUnmistakable() {
+    String word = words.peek();
+    return !words.isQuoted()
+        && (word.equals("yesterday")
+            || word.equals("today")
+            || word.equals("last") && weekday(words.peek(1)).isPresent()
+            || ISO.matcher(word).matches()
+            || POINTS.matcher(word).matches()
+            || SLASHES.matcher(word).matches()
+            || isAgo()
+            || isDayOfMonth() && isYearAfter());
+  }
+
+  /** Without its year a day might be a value before a day: no3 20 oct 1. */
+  private boolean isYearAfter() {
+    return YEAR.matcher(words.peek(ORDINALS.contains(words.peek(1)) ? 3 : 2)).matches();
+  }
+
   /** Takes a day of the week where one comes next. */
   Optional<DayOfWeek> takeWeekday() {
     Optional<DayOfWeek> day = words.isQuoted() ? Optional.empty() : weekday(words.peek());

@@ -78,6 +78,21 @@ class ShorthandTest {
     assertThat(read(line).entries()).hasSize(3);
   }
 
+  @ParameterizedTest
+  @CsvSource({
+    "fed yesterday 2 g worms, fed 2 g worms yesterday",
+    "fed 04 Oct 2026 2 g worms, fed 2 g worms 04 Oct 2026",
+    "changed last sunday 25%, change 25% last sunday",
+    "no3 22.6.26 12 ppm, no3 12 ppm 22.6.26",
+    "cut 3 days ago 30 g, cut 30 g 3 days ago",
+    "water change 2026-10-04 25%, change 25% 2026-10-04",
+    "note yesterday the pump stopped, note yesterday the pump stopped"
+  })
+  void theDayMayComeFirst(String line, String usual) {
+    assertThat(read(line).problems()).isEmpty();
+    assertThat(read(line).understood()).isEqualTo(read(usual).understood());
+  }
+
   /** The example has one plant and several filters. */
   @Test
   void theOnlyOneOfItsKindNeedsNoName() {
