@@ -25,6 +25,13 @@ abstract class FileCommand extends Verb {
     super(about);
   }
 
+  /**
+   * Reads the options before any file.
+   *
+   * @throws UsageException when a value isn't allowed
+   */
+  void readOptions() {}
+
   /** The result for one good file, in the shape of docs/tank-file.md. */
   abstract ObjectNode answer(String name, TankFile file) throws TankFileException;
 
@@ -34,6 +41,7 @@ abstract class FileCommand extends Verb {
     if (files.isEmpty()) {
       throw new UsageException("no FILE is given; allowed: one tank file or more");
     }
+    readOptions();
     PrintWriter out = out();
     AtomicBoolean bad = new AtomicBoolean();
     files.parallelStream()

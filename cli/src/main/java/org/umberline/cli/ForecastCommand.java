@@ -16,26 +16,24 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** The verb {@code forecast}. */
 final class ForecastCommand extends ModelCommand {
-  ForecastCommand() {
-    super("Nitrate and phosphate of the days ahead, and when they cross their lines.");
-    addDays("days ahead", USUAL_DAYS);
-    addFlag(NO_CHANGES, "without any further water change");
-  }
-
   private static final int MOST_DAYS = 730;
-
   private static final int USUAL_DAYS = 90;
   private static final String NO_CHANGES = "no-changes";
 
+  ForecastCommand() {
+    super("Nitrate and phosphate of the days ahead, and when they cross their lines.");
+    addDays("days ahead", USUAL_DAYS, MOST_DAYS);
+    addFlag(NO_CHANGES, "without any further water change");
+  }
+
   @Override
   ObjectNode answer(String name, TankFile file) {
-    int days = days(USUAL_DAYS, MOST_DAYS);
     Known known = known(file.tank());
-    Posterior posterior = calibrate(known, days);
+    Posterior posterior = calibrate(known, days());
     Optional<Routine> routine = has(NO_CHANGES) ? Optional.empty() : known.tank().routine();
     PlannedChanges planned =
         routine.map(r -> PlannedChanges.of(r, posterior.scenario())).orElse(PlannedChanges.NONE);
-    Projection projection = Projection.of(posterior, days, planned);
+    Projection projection = Projection.of(posterior, days(), planned);
     Lines lines = known.tank().lines();
     return answer(
         name,

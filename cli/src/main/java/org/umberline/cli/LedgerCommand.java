@@ -10,18 +10,17 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** The verb {@code ledger}. */
 final class LedgerCommand extends ModelCommand {
+  private static final int MOST_DAYS = 400;
+
   LedgerCommand() {
     super("What nitrogen and phosphorus came in and went out, and what nobody wrote down.");
-    addDays("days up to the as-of day", Ledger.DEFAULT_DAYS);
+    addDays("days up to the as-of day", Ledger.DEFAULT_DAYS, MOST_DAYS);
   }
-
-  private static final int MOST_DAYS = 400;
 
   @Override
   ObjectNode answer(String name, TankFile file) {
-    int days = days(Ledger.DEFAULT_DAYS, MOST_DAYS);
     Known known = known(file.tank());
-    List<Ledger> ledgers = Ledger.of(calibrate(known, 1), days);
+    List<Ledger> ledgers = Ledger.of(calibrate(known, 1), days());
     Ledger nitrogen = ledgers.get(Nutrient.NITRATE.ordinal());
     return answer(
         name,

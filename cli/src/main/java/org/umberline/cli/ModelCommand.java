@@ -23,6 +23,10 @@ abstract class ModelCommand extends FileCommand {
   private static final String SEED = "seed";
   private static final String DAYS = "days";
 
+  private long seed;
+  private int days;
+  private int mostDays;
+
   ModelCommand(String about) {
     super(about);
     addOption(
@@ -64,18 +68,26 @@ abstract class ModelCommand extends FileCommand {
     }
   }
 
-  /** Adds the option that {@link #days} reads. */
-  final void addDays(String what, int otherwise) {
+  /** Adds the option that {@link #days} is read from. */
+  final void addDays(String what, int otherwise, int most) {
     addOption(DAYS, "N", what + " (otherwise: " + otherwise + ")");
+    days = otherwise;
+    mostDays = most;
   }
 
-  /** The days that were asked for, 1 to {@code most}. */
-  final int days(int otherwise, int most) {
-    return Math.toIntExact(number(DAYS, otherwise, 1, most));
+  /** The days that were asked for. */
+  final int days() {
+    return days;
   }
 
   final long seed() {
-    return number(SEED, 1, Long.MIN_VALUE, Long.MAX_VALUE);
+    return seed;
+  }
+
+  @Override
+  final void readOptions() {
+    seed = number(SEED, 1, Long.MIN_VALUE, Long.MAX_VALUE);
+    days = Math.toIntExact(number(DAYS, days, 1, mostDays));
   }
 
   final Posterior calibrate(Known known, int days) {

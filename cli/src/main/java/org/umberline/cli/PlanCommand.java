@@ -12,13 +12,13 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** The verb {@code plan}. */
 final class PlanCommand extends ModelCommand {
+  private static final String TO = "to";
+
   PlanCommand() {
     super("What to do with the tank: today, and which routine after it.");
     addOption(
         TO, "NUTRIENT=MG/L", "also the change, or changes, that bring it to a level: nitrate=15");
   }
-
-  private static final String TO = "to";
 
   @Override
   ObjectNode answer(String name, TankFile file) {

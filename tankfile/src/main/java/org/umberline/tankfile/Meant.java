@@ -21,16 +21,23 @@ public final class Meant {
 
   /** {@code value} in the analyte's standard unit, to a tenth where it had to be converted. */
   public static double standard(Analyte analyte, double value, WaterKind water) {
-    if (analyte == Analyte.SALINITY
-        && water != WaterKind.FRESHWATER
-        && value >= LOWEST_GRAVITY
-        && value <= HIGHEST_GRAVITY) {
-      return tenths(SeaWater.salinityOf(value));
+    if (water != WaterKind.FRESHWATER && mayBeGravity(analyte, value)) {
+      return ofGravity(value);
     }
     if (analyte == Analyte.TEMPERATURE && value > HOTTEST_C && value <= HOTTEST_F) {
       return tenths((value - 32) / 1.8);
     }
     return value;
+  }
+
+  /** Whether a salinity looks like a specific gravity; fresh water may have as many ppt. */
+  public static boolean mayBeGravity(Analyte analyte, double value) {
+    return analyte == Analyte.SALINITY && value >= LOWEST_GRAVITY && value <= HIGHEST_GRAVITY;
+  }
+
+  /** Salinity of a specific gravity, ppt, to a tenth. */
+  public static double ofGravity(double gravity) {
+    return tenths(SeaWater.salinityOf(gravity));
   }
 
   private static double tenths(double value) {

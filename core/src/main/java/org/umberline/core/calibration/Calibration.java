@@ -36,7 +36,10 @@ public final class Calibration {
   private static final double FEWEST_EFFECTIVE = 0.2;
 
   /** Batches of draws that are run in search of enough effective ones. */
-  private static final int MOST_BATCHES = 2;
+  private static final int FEW_BATCHES = 2;
+
+  /** The same where hardly any are: a batch costs less than moving them. Chosen. */
+  private static final int MOST_BATCHES = 5;
 
   /** Runs the stand-in first learns from: several times its coordinates. Chosen. */
   private static final int PILOTS = 100;
@@ -213,27 +216,28 @@ public final class Calibration {
     List<double[]> runAt = new ArrayList<>();
     List<double[]> runTruths = new ArrayList<>();
     double[][] pilots = drawn(standIn, PILOT_TEMPER, PILOTS, random);
-    for (Outcome pilot : runs.at(pilots, FINDING, DRAWING / (MOST_BATCHES + 1))) {
+    double part = DRAWING / (FEW_BATCHES + 1);
+    for (Outcome pilot : runs.at(pilots, FINDING, part)) {
       runAt.add(pilot.z());
       runTruths.add(pilot.atTests());
     }
     double[][] lately = pilots;
-    double[] logWeights;
-    double effective;
+    double[] logWeights = {};
+    double effective = 0;
     int batches = 0;
     do {
       standIn.learn(runAt, runTruths);
       standIn.stretch(lately);
       double[][] zs = drawn(standIn, TEMPER, draws, random);
       lately = zs;
-      double done = FINDING + DRAWING * (batches + 1) / (MOST_BATCHES + 1.0);
+      double done = FINDING + part * Math.min(batches + 1, FEW_BATCHES);
       Distinct distinct = Distinct.of(zs);
       double[] weightAt = new double[distinct.count()];
       List<Outcome> runOnce =
           runs.sideBySide(
               weightAt.length,
               done,
-              DRAWING / (MOST_BATCHES + 1),
+              part,
               own -> {
                 Walk walk = new Walk(standIn, TEMPER);
                 return i -> {
@@ -242,15 +246,22 @@ public final class Calibration {
                   return outcome;
                 };
               });
-      outcomes = distinct.byDraw(runOnce);
-      logWeights = Arrays.stream(distinct.which()).mapToDouble(i -> weightAt[i]).toArray();
-      for (Outcome outcome : outcomes) {
+      List<Outcome> batch = distinct.byDraw(runOnce);
+      double[] ofBatch = Arrays.stream(distinct.which()).mapToDouble(i -> weightAt[i]).toArray();
+      for (Outcome outcome : batch) {
         runAt.add(outcome.z());
         runTruths.add(outcome.atTests());
       }
-      effective = Resampling.effective(Resampling.normalised(logWeights));
+      // a stand-in that has learned more may still miss more where it matters
+      double reached = Resampling.effective(Resampling.normalised(ofBatch));
+      if (batches == 0 || reached > effective) {
+        effective = reached;
+        outcomes = batch;
+        logWeights = ofBatch;
+      }
       batches++;
-    } while (effective < FEWEST_EFFECTIVE * draws && batches < MOST_BATCHES);
+    } while (effective < FEWEST_EFFECTIVE * draws && batches < FEW_BATCHES
+        || effective < HARDLY_EFFECTIVE * draws && batches < MOST_BATCHES);
     int[] chosen = Resampling.resample(tempered(logWeights), draws, random);
     List<Outcome> kept = new ArrayList<>(draws);
     int moves =

@@ -22,6 +22,7 @@ import org.umberline.core.simulation.Scenario;
 import org.umberline.core.simulation.TankSimulator;
 import org.umberline.core.simulation.TankState;
 import org.umberline.core.simulation.Trace;
+import org.umberline.core.synthetic.SyntheticTank;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.CarbonSource;
 import org.umberline.core.tank.ExportMethod;
@@ -326,6 +327,19 @@ class CalibrationTest {
     double[] carbon = sorted(posterior, draw -> draw.multipliers().carbon);
     assertThat(Quantiles.of(carbon, 0.5)).isLessThan(0.4);
     assertThat(posterior.readings()).noneMatch(Posterior.Reading::contradicts);
+  }
+
+  /** One of 500 was after two batches; a few would say more of the search than of the tank. */
+  @Test
+  void aSearchGoesOnWhereHardlyAnyDrawCounts() {
+    TankModel tank = SyntheticTank.messy(SyntheticTank.Way.PLANTED_HIGH_LIGHT, 9602);
+    LocalDate day = tank.dayOf(tank.log().get(0).at().toInstant()).plusDays(180);
+    List<LogEntry> known =
+        tank.log().stream()
+            .filter(entry -> !tank.dayOf(entry.at().toInstant()).isAfter(day))
+            .toList();
+    Posterior posterior = Calibration.calibrate(tank.withLog(known), day, 28, 500, 1, WORKERS);
+    assertThat(posterior.effectiveSamples()).isGreaterThan(50);
   }
 
   @Test

@@ -57,6 +57,11 @@ final class TestPart {
     }
     if (named.isEmpty()) {
       askBack(analyte, value, unit);
+      if (value == read && Meant.mayBeGravity(analyte, read)) {
+        line.remarks.add(
+            "%s is read as ppt. As a specific gravity it is sea water of %s ppt: is this the right tank?"
+                .formatted(Figures.plain(read), Figures.plain(Meant.ofGravity(read))));
+      }
     }
     Qualifier taken = qualifier;
     LogEntry.Test sample =

@@ -93,6 +93,15 @@ class ShorthandTest {
     assertThat(read(line).understood()).isEqualTo(read(usual).understood());
   }
 
+  @Test
+  void aGravityInFreshWaterIsAskedBack() {
+    assertThat(read("salinity 1.025").remarks())
+        .singleElement()
+        .asString()
+        .contains("read as ppt", "33.2 ppt", "right tank?");
+    assertThat(read("salinity 0.3").remarks()).isEmpty();
+  }
+
   /** The example has one plant and several filters. */
   @Test
   void theOnlyOneOfItsKindNeedsNoName() {
