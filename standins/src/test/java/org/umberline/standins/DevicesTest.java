@@ -21,7 +21,8 @@ class DevicesTest {
     HttpRequest request =
         HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + device.port() + path))
             .method(method, HttpRequest.BodyPublishers.noBody())
-            .timeout(Duration.ofSeconds(2))
+            // far longer than it takes: a busy machine may stand still for seconds
+            .timeout(Duration.ofSeconds(30))
             .build();
     return CLIENT.send(request, HttpResponse.BodyHandlers.ofString());
   }
