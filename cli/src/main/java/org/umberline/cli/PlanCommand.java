@@ -22,28 +22,32 @@ final class PlanCommand extends ModelCommand {
 
   @Override
   ObjectNode answer(String name, TankFile file) {
+    Optional<Target> target = value(TO).map(Target::of);
     Known known = known(file.tank());
     Advisor advisor =
         new Advisor(
             known.tank(), calibrate(known, Advisor.daysAhead(known.tank())), known.instant());
     Advice advice = advisor.advise();
     AdviceWords words = new AdviceWords(known.tank());
-    return answer(
-        name, known, file, PlanAnswer.of(advice, words, value(TO).map(to -> once(advisor, to))));
+    Optional<OneOff> once = target.map(to -> advisor.oneOff(to.nutrient, to.mgL));
+    return answer(name, known, file, PlanAnswer.of(advice, words, once));
   }
 
-  private static OneOff once(Advisor advisor, String to) {
-    String[] parts = to.split("=", 2);
-    Optional<Nutrient> nutrient = Term.find(Nutrient.class, parts[0]);
-    double target;
-    try {
-      target = parts.length == 2 ? Double.parseDouble(parts[1]) : Double.NaN;
-    } catch (NumberFormatException e) {
-      target = Double.NaN;
+  /** The level that is asked for, mg/L of the ion. */
+  private record Target(Nutrient nutrient, double mgL) {
+    static Target of(String to) {
+      String[] parts = to.split("=", 2);
+      Optional<Nutrient> nutrient = Term.find(Nutrient.class, parts[0]);
+      double mgL;
+      try {
+        mgL = parts.length == 2 ? Double.parseDouble(parts[1]) : Double.NaN;
+      } catch (NumberFormatException e) {
+        mgL = Double.NaN;
+      }
+      if (nutrient.isEmpty() || !(mgL >= 0 && mgL <= 1000)) {
+        throw new UsageException("--to is " + to + "; allowed: nitrate=MG/L or phosphate=MG/L");
+      }
+      return new Target(nutrient.get(), mgL);
     }
-    if (nutrient.isEmpty() || !(target >= 0 && target <= 1000)) {
-      throw new UsageException("--to is " + to + "; allowed: nitrate=MG/L or phosphate=MG/L");
-    }
-    return advisor.oneOff(nutrient.get(), target);
   }
 }

@@ -230,14 +230,16 @@ public final class Calibration {
       standIn.stretch(lately);
       double[][] zs = drawn(standIn, TEMPER, draws, random);
       lately = zs;
-      double done = FINDING + part * Math.min(batches + 1, FEW_BATCHES);
+      // nobody foresees a batch beyond the usual ones: it is told of as waiting
+      double done = FINDING + part * Math.min(batches + 1, FEW_BATCHES + 1);
+      double share = batches < FEW_BATCHES ? part : 0;
       Distinct distinct = Distinct.of(zs);
       double[] weightAt = new double[distinct.count()];
       List<Outcome> runOnce =
           runs.sideBySide(
               weightAt.length,
               done,
-              part,
+              share,
               own -> {
                 Walk walk = new Walk(standIn, TEMPER);
                 return i -> {

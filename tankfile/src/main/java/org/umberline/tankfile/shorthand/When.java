@@ -123,10 +123,7 @@ final class When {
     return true;
   }
 
-  /**
-   * Takes the times that come next and cannot be the name of anything: yesterday, 4 Oct, 2 days
-   * ago.
-   */
+  /** Takes the times that come next and cannot be anything else: 2 days ago, 4 Oct 2026. */
   void takeUnmistakable() throws Unreadable {
     while (isUnmistakable()) {
       take();
