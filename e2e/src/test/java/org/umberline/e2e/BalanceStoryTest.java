@@ -176,14 +176,14 @@ class BalanceStoryTest {
   @Test
   void timeIsMovedByKeysWheelDragAndBrush() {
     page.openTank("Breakwater");
-    int season = page.count("change-done");
+    int season = page.countSettled("change-done");
     page.named("all").click();
     page.await("all changes", d -> page.count("change-done") > season);
     page.named("month").click();
     page.await("fewer", d -> page.count("change-done") < season);
 
     page.script("document.querySelector('[data-testid=tideline]').focus()");
-    int month = page.count("change-done");
+    int month = page.countSettled("change-done");
     page.press("-", "-", "-");
     page.await("further", d -> page.count("change-done") > month);
     page.press(Keys.ARROW_LEFT);
@@ -237,7 +237,7 @@ class BalanceStoryTest {
   @Test
   void twoFingersZoomOnAPhone() {
     page.size(390, 844).open("/").openTank("Stillwater");
-    int before = page.count("change-done");
+    int before = page.countSettled("change-done");
     page.pinch(page.see("tideline"), 60, 300);
     page.await("nearer", d -> page.count("change-done") < before);
     page.pinch(page.see("tideline"), 300, 40);

@@ -46,8 +46,8 @@ class KeeperStoryTest {
     page.enterDemo().openTank("Stillwater");
     page.awaitText("sentence", "hange");
     page.awaitText("outcome", "Nitrate stays under 40");
-    int cards = page.count("nitrate-card");
-    int changes = page.count("change-done");
+    int cards = page.countSettled("nitrate-card");
+    int changes = page.countSettled("change-done");
     assertThat(cards).isGreaterThan(5);
 
     // The line is read back before Enter, and what it means is said.
@@ -140,7 +140,7 @@ class KeeperStoryTest {
   @Test
   void whatCannotBeReadIsSaidAndNothingIsNoted() {
     page.enterDemo().openTank("Stillwater");
-    int cards = page.count("nitrate-card");
+    int cards = page.countSettled("nitrate-card");
     page.type("no3 5000");
     page.awaitText("read-back", "can't be right");
     page.see("entry-line").sendKeys(Keys.ENTER);
@@ -159,7 +159,7 @@ class KeeperStoryTest {
   @Test
   void theDatabaseGoesAndComesBackAndNothingIsLost() {
     page.enterDemo().openTank("Stillwater");
-    int cards = page.count("nitrate-card");
+    int cards = page.countSettled("nitrate-card");
     page.type("no3 40 1 h ago");
     page.awaitText("read-back", "Nitrate 40");
     application.database().stop();
@@ -208,7 +208,7 @@ class KeeperStoryTest {
             file.replace("\"netVolumeL\" : 190", "\"netVolumeL\" : -190"));
     page.open("/");
     page.awaitRounds();
-    int tanks = page.count("rounds-line");
+    int tanks = page.countSettled("rounds-line");
     page.see("take-in").sendKeys(bad.toString());
     page.awaitText("refused", "tank, net volume L");
     page.see("take-in").sendKeys(good.toString());

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -29,6 +30,9 @@ final class Page implements AutoCloseable {
   private static final Duration PATIENCE = Duration.ofSeconds(60);
   private static final int MOST_TABS = 90;
   private static final Duration BETWEEN_LOOKS = Duration.ofMillis(50);
+
+  /** A list that has not grown for so long is drawn whole. */
+  private static final Duration SETTLED = Duration.ofMillis(700);
 
   /** The browser of these tests: starting one takes longer than many a story. */
   private static ChromeDriver shared;
@@ -415,6 +419,23 @@ final class Page implements AutoCloseable {
               return many == null ? 1 : Integer.parseInt(many);
             })
         .sum();
+  }
+
+  /** How many elements of a kind there are once no more come: long lists are drawn bit by bit. */
+  int countSettled(String testId) {
+    int[] last = {-1};
+    Instant[] since = {Instant.now()};
+    return await(
+        testId + " no longer grows in number",
+        d -> {
+          int now = count(testId);
+          if (now != last[0]) {
+            last[0] = now;
+            since[0] = Instant.now();
+          }
+          boolean still = since[0].plus(SETTLED).isBefore(Instant.now());
+          return now > 0 && still ? now : null;
+        });
   }
 
   void awaitText(String testId, String part) {

@@ -83,7 +83,7 @@ class RoundsAndMakeUpStoryTest {
 
   @Test
   void roundsAreWalkedRoomByRoomOnAPhone() {
-    int all = page.count("rounds-line");
+    int all = page.countSettled("rounds-line");
     page.named("Main hall").click();
     page.await("two tanks there", d -> page.count("rounds-line") == 2);
     page.named("everywhere").click();
@@ -116,7 +116,7 @@ class RoundsAndMakeUpStoryTest {
   @Test
   void aTankIsPutAwayAndDeletedAndComesBackBothTimes() {
     page.awaitRounds();
-    int tanks = page.count("rounds-line");
+    int tanks = page.countSettled("rounds-line");
     page.openTank("Paddy");
     page.named("Make-up").click();
     page.see("put-away").click();
