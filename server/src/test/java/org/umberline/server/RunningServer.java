@@ -18,6 +18,8 @@ import org.springframework.context.annotation.Primary;
  * port, with a clock that stands still.
  */
 public final class RunningServer implements ParameterResolver {
+  private static Running shared;
+
   /** The present of every test. */
   public static final Instant NOW = Instant.parse("2026-11-25T12:00:00Z");
 
@@ -37,14 +39,6 @@ public final class RunningServer implements ParameterResolver {
     }
   }
 
-  private record Held(Running running) implements AutoCloseable {
-    @Override
-    public void close() {
-      running.beans.close();
-      running.database.close();
-    }
-  }
-
   @Override
   public boolean supportsParameter(ParameterContext parameter, ExtensionContext context) {
     return parameter.getParameter().getType() == Running.class;
@@ -52,11 +46,22 @@ public final class RunningServer implements ParameterResolver {
 
   @Override
   public Object resolveParameter(ParameterContext parameter, ExtensionContext context) {
-    return context
-        .getRoot()
-        .getStore(ExtensionContext.Namespace.GLOBAL)
-        .getOrComputeIfAbsent(Held.class, type -> new Held(start()), Held.class)
-        .running;
+    return shared();
+  }
+
+  /** Ended with the JVM: one of several that share the tests runs its classes one by one. */
+  private static synchronized Running shared() {
+    if (shared == null) {
+      shared = start();
+      Runtime.getRuntime()
+          .addShutdownHook(
+              new Thread(
+                  () -> {
+                    shared.beans.close();
+                    shared.database.close();
+                  }));
+    }
+    return shared;
   }
 
   private static Running start() {
