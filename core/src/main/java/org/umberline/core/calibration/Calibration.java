@@ -18,9 +18,9 @@ import org.umberline.core.tank.TankModel;
  * Learns a tank's unknowns from its tests. What the tests would show is said by a stand-in around
  * the most likely point ({@link StandIn}); the posterior of that stand-in is cheap to find and to
  * draw from; the draws are then run through the tank itself and weighted by how much the two
- * differ, and teach the stand-in what it missed. Where the weights stay too uneven the draws are
- * moved on the tank itself. A series of readings is never written off: where all of them would have
- * to be blunders, the make-up is doubted and all is learned anew.
+ * differ, and teach the stand-in what it missed. Where too few of them count more are drawn from
+ * what it has learned, and all are weighed together. A series of readings is never written off:
+ * where all of them would have to be blunders, the make-up is doubted and all is learned anew.
  */
 public final class Calibration {
   /** Draws a posterior holds unless asked otherwise. */
@@ -32,14 +32,11 @@ public final class Calibration {
   /** A log that begins this soon after the tank's start is run from the start. */
   private static final int START_KNOWN_DAYS = 60;
 
-  /** Below this share of effective draws the resampled draws are moved. */
-  private static final double FEWEST_EFFECTIVE = 0.2;
+  /** Batches of draws are run until at least this share of a posterior's draws counts. Chosen. */
+  private static final double ENOUGH_EFFECTIVE = 0.3;
 
-  /** Batches of draws that are run in search of enough effective ones. */
-  private static final int FEW_BATCHES = 2;
-
-  /** The same where hardly any are: a batch costs less than moving them. Chosen. */
-  private static final int MOST_BATCHES = 5;
+  /** And no more than so many: the rest is evened out. Chosen on synthetic tanks. */
+  private static final int MOST_BATCHES = 8;
 
   /** Runs the stand-in first learns from: several times its coordinates. Chosen. */
   private static final int PILOTS = 100;
@@ -56,24 +53,21 @@ public final class Calibration {
   /** More spare the way to the first, and are less apart from one another. Chosen. */
   private static final int DRAWS_OF_A_WALK = 20;
 
-  private static final int MOVES = 3;
+  /**
+   * Shares of trajectories that should be taken: a walk that is refused more often stands still
+   * where the posterior is narrow. Pilots roam more freely, and tell only of tanks where it is
+   * narrow all over. Chosen.
+   */
+  private static final double PILOTS_TAKEN = 0.65;
 
-  /** Below this share they are moved more often: few of them can be trusted. */
-  private static final double HARDLY_EFFECTIVE = 0.1;
-
-  /** Draws are weighed so that at least this share of them counts. Chosen on synthetic tanks. */
-  private static final double ENOUGH_EFFECTIVE = 0.3;
+  private static final double DRAWS_TAKEN = 0.7;
 
   private static final int TEMPERINGS = 12;
-  private static final int MANY_MOVES = 6;
 
-  /** Steps of the trajectory that proposes a move: a long one would be refused. Chosen. */
-  private static final int MOVE_STEPS = 2;
-
-  /** Share of the work that finding the most likely point is, and that drawing from there is. */
+  /** Share of the work that finding the most likely point is, and that the pilots are. */
   static final double FINDING = 0.3;
 
-  private static final double DRAWING = 0.6;
+  private static final double PILOTING = 0.1;
 
   private final Scenario scenario;
   private final Progress progress;
@@ -215,26 +209,26 @@ public final class Calibration {
     }
     List<double[]> runAt = new ArrayList<>();
     List<double[]> runTruths = new ArrayList<>();
-    double[][] pilots = drawn(standIn, PILOT_TEMPER, PILOTS, random);
-    double part = DRAWING / (FEW_BATCHES + 1);
-    for (Outcome pilot : runs.at(pilots, FINDING, part)) {
+    double[][] pilots = drawn(standIn, PILOT_TEMPER, Walk.STEP, PILOTS, random);
+    for (Outcome pilot : runs.at(pilots, FINDING, PILOTING)) {
       runAt.add(pilot.z());
       runTruths.add(pilot.atTests());
     }
+    double taken = Distinct.of(pilots).count() / (double) PILOTS;
+    double step = Walk.step(Walk.STEP, taken, PILOTS_TAKEN);
     double[][] lately = pilots;
-    double[] logWeights = {};
-    double effective = 0;
-    int batches = 0;
+    double done = FINDING + PILOTING;
+    Batches batches = new Batches();
     do {
       standIn.learn(runAt, runTruths);
       standIn.stretch(lately);
-      double[][] zs = drawn(standIn, TEMPER, draws, random);
+      double[][] zs = drawn(standIn, TEMPER, step, draws, random);
       lately = zs;
-      // nobody foresees a batch beyond the usual ones: it is told of as waiting
-      double done = FINDING + part * Math.min(batches + 1, FEW_BATCHES + 1);
-      double share = batches < FEW_BATCHES ? part : 0;
       Distinct distinct = Distinct.of(zs);
+      step = Walk.step(step, distinct.count() / (double) draws, DRAWS_TAKEN);
       double[] weightAt = new double[distinct.count()];
+      // nobody foresees how many batches it takes: each is told of as half of what is left
+      double share = (1 - done) / 2;
       List<Outcome> runOnce =
           runs.sideBySide(
               weightAt.length,
@@ -248,48 +242,19 @@ public final class Calibration {
                   return outcome;
                 };
               });
+      done += share;
       List<Outcome> batch = distinct.byDraw(runOnce);
-      double[] ofBatch = Arrays.stream(distinct.which()).mapToDouble(i -> weightAt[i]).toArray();
+      batches.add(batch, Arrays.stream(distinct.which()).mapToDouble(i -> weightAt[i]).toArray());
       for (Outcome outcome : batch) {
         runAt.add(outcome.z());
         runTruths.add(outcome.atTests());
       }
-      // a stand-in that has learned more may still miss more where it matters
-      double reached = Resampling.effective(Resampling.normalised(ofBatch));
-      if (batches == 0 || reached > effective) {
-        effective = reached;
-        outcomes = batch;
-        logWeights = ofBatch;
-      }
-      batches++;
-    } while (effective < FEWEST_EFFECTIVE * draws && batches < FEW_BATCHES
-        || effective < HARDLY_EFFECTIVE * draws && batches < MOST_BATCHES);
-    int[] chosen = Resampling.resample(tempered(logWeights), draws, random);
-    List<Outcome> kept = new ArrayList<>(draws);
-    int moves =
-        effective >= FEWEST_EFFECTIVE * draws
-            ? 0
-            : effective >= HARDLY_EFFECTIVE * draws ? MOVES : MANY_MOVES;
-    if (moves == 0) {
-      for (int index : chosen) {
-        kept.add(outcomes.get(index));
-      }
-    } else {
-      List<Outcome> drawn = outcomes;
-      long seed = random.nextLong();
-      double before = FINDING + DRAWING;
-      kept.addAll(
-          runs.sideBySide(
-              draws,
-              before,
-              1 - before,
-              own -> {
-                Walk walk = new Walk(standIn, TEMPER);
-                return i ->
-                    moved(own, drawn.get(chosen[i]), moves, walk, new SplittableRandom(seed + i));
-              }));
-    }
-    return posterior(kept, effective, random);
+    } while (batches.effective() < ENOUGH_EFFECTIVE * draws && batches.count() < MOST_BATCHES);
+    int[] chosen =
+        Resampling.resample(
+            tempered(batches.logWeights(), ENOUGH_EFFECTIVE * draws), draws, random);
+    return posterior(
+        Arrays.stream(chosen).mapToObj(batches::outcome).toList(), batches.effective(), random);
   }
 
   private Posterior posterior(List<Outcome> kept, double effective, RandomGenerator random) {
@@ -301,8 +266,7 @@ public final class Calibration {
    * Weights so far evened out that enough draws count: a few that carry all the weight say more of
    * the search than of the tank. Where the stand-in is good nothing is evened out.
    */
-  private static double[] tempered(double[] log) {
-    double enough = ENOUGH_EFFECTIVE * log.length;
+  private static double[] tempered(double[] log, double enough) {
     if (Resampling.effective(Resampling.normalised(log)) >= enough) {
       return Resampling.normalised(log);
     }
@@ -323,34 +287,13 @@ public final class Calibration {
     return Resampling.normalised(Arrays.stream(log).map(w -> power * w).toArray());
   }
 
-  /**
-   * The outcome after some moves over the tank itself, each proposed by the stand-in (the surrogate
-   * transition of Liu, Monte Carlo Strategies in Scientific Computing, 2001, 9.4.3).
-   */
-  private Outcome moved(PastRuns own, Outcome from, int moves, Walk walk, RandomGenerator random) {
-    Outcome at = from;
-    double current = logWeight(at, walk);
-    for (int m = 0; m < moves; m++) {
-      double[] z = walk.next(at.z(), MOVE_STEPS, random);
-      if (z == at.z()) {
-        continue;
-      }
-      Outcome proposed = own.outcome(z);
-      double next = logWeight(proposed, walk);
-      if (Math.log(random.nextDouble()) < next - current) {
-        at = proposed;
-        current = next;
-      }
-    }
-    return at;
-  }
-
   /** How much more the tank believes an outcome than its stand-in does. */
   private double logWeight(Outcome outcome, Walk walk) {
     return readings.logLikelihood(outcome.z(), outcome.atTests()) - walk.logLikelihood(outcome.z());
   }
 
-  private double[][] drawn(StandIn standIn, double belief, int draws, RandomGenerator random) {
+  private double[][] drawn(
+      StandIn standIn, double belief, double step, int draws, RandomGenerator random) {
     long seed = random.nextLong();
     double[][] drawn = new double[draws][];
     int walks = (draws + DRAWS_OF_A_WALK - 1) / DRAWS_OF_A_WALK;
@@ -362,7 +305,7 @@ public final class Calibration {
           for (int i = part; i < walks; i += parts) {
             int from = i * DRAWS_OF_A_WALK;
             double[][] own = new double[Math.min(DRAWS_OF_A_WALK, draws - from)][];
-            walk.draw(own, new SplittableRandom(seed + i));
+            walk.draw(own, step, new SplittableRandom(seed + i));
             System.arraycopy(own, 0, drawn, from, own.length);
           }
         });

@@ -23,7 +23,13 @@ final class Walk {
    */
   private static final int STEPS = 4;
 
-  private static final double STEP = 0.3;
+  static final double STEP = 0.3;
+
+  /** No step is shorter than this: the walk would hardly get away. Chosen. */
+  private static final double LEAST_STEP = 0.1;
+
+  /** How quickly the step follows the share of trajectories that were taken. Chosen. */
+  private static final double FOLLOWS = 2;
 
   /** Shortest and longest step beside that: where it is steep only short ones are taken. */
   private static final double SHORTEST = 0.3;
@@ -62,8 +68,23 @@ final class Walk {
     highest = point.logDensity(gradient, belief);
   }
 
-  /** Fills {@code draws} with draws of the posterior, hardly any like the one before. */
-  void draw(double[][] draws, RandomGenerator random) {
+  /**
+   * The step for the next draws: shorter where too few trajectories were taken with the last one,
+   * and never longer than {@link #STEP}.
+   *
+   * @param taken share of the trajectories that were taken
+   * @param wanted share that should be
+   */
+  static double step(double last, double taken, double wanted) {
+    return Math.max(LEAST_STEP, Math.min(STEP, last * Math.exp(FOLLOWS * (taken - wanted))));
+  }
+
+  /**
+   * Fills {@code draws} with draws of the posterior, hardly any like the one before.
+   *
+   * @param usual step of a trajectory, which varies about it
+   */
+  void draw(double[][] draws, double usual, RandomGenerator random) {
     for (int j = 0; j < place.length; j++) {
       place[j] = START * random.nextGaussian();
     }
@@ -71,10 +92,10 @@ final class Walk {
     shift(z);
     look(z);
     for (int i = 1; i < TRAJECTORIES || i < MOST_TRAJECTORIES && isFarOut(); i++) {
-      z = goOn(z, STEPS, random);
+      z = goOn(z, usual, random);
     }
     for (int i = 0; i < draws.length; i++) {
-      z = goOn(z, STEPS, random);
+      z = goOn(z, usual, random);
       draws[i] = z;
     }
   }
@@ -91,30 +112,24 @@ final class Walk {
     return belief * point.logLikelihood();
   }
 
-  /** Where a trajectory of so many steps ends, or {@code z} where that is refused. */
-  double[] next(double[] z, int steps, RandomGenerator random) {
-    look(z);
-    return goOn(z, steps, random);
-  }
-
-  /** The same where the walk stands at {@code z} already. */
-  private double[] goOn(double[] z, int steps, RandomGenerator random) {
+  /** Where a trajectory from {@code z} ends, at which the walk stands, or that if it is refused. */
+  private double[] goOn(double[] z, double usual, RandomGenerator random) {
     double[] moved = z.clone();
     double logDensityBefore = logDensity;
     double[] forceBefore = force.clone();
     for (int j = 0; j < place.length; j++) {
       momentum[j] = random.nextGaussian();
     }
-    double step = STEP * (SHORTEST + (LONGEST - SHORTEST) * random.nextDouble());
+    double step = usual * (SHORTEST + (LONGEST - SHORTEST) * random.nextDouble());
     double before = logDensity - 0.5 * Resampling.sumOfSquares(momentum);
     push(step / 2);
-    for (int s = 0; s < steps; s++) {
+    for (int s = 0; s < STEPS; s++) {
       for (int j = 0; j < place.length; j++) {
         place[j] = step * momentum[j];
       }
       shift(moved);
       look(moved);
-      push(s == steps - 1 ? step / 2 : step);
+      push(s == STEPS - 1 ? step / 2 : step);
     }
     double after = logDensity - 0.5 * Resampling.sumOfSquares(momentum);
     if (Math.log(random.nextDouble()) < after - before) {

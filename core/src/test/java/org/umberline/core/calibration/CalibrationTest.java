@@ -339,7 +339,7 @@ class CalibrationTest {
             .filter(entry -> !tank.dayOf(entry.at().toInstant()).isAfter(day))
             .toList();
     Posterior posterior = Calibration.calibrate(tank.withLog(known), day, 28, 500, 1, WORKERS);
-    assertThat(posterior.effectiveSamples()).isGreaterThan(50);
+    assertThat(posterior.effectiveSamples()).isGreaterThan(140);
   }
 
   @Test

@@ -1,0 +1,50 @@
+package org.umberline.core.calibration;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+
+/**
+ * Draws from one stand-in after another, weighed together. Each stand-in knows its own density up
+ * to a constant only, so a batch's weights tell its own draws apart and no more; between batches it
+ * is the effective draws that share out the weight, which makes as many count as count in all of
+ * them together.
+ */
+final class Batches {
+  private final List<Outcome> outcomes = new ArrayList<>();
+  private final List<double[]> logWeights = new ArrayList<>();
+  private double effective;
+
+  /**
+   * Adds the draws of a stand-in.
+   *
+   * @param logWeight of each, up to a constant
+   */
+  void add(List<Outcome> batch, double[] logWeight) {
+    double most = Arrays.stream(logWeight).max().orElseThrow();
+    double sum = Arrays.stream(logWeight).map(w -> Math.exp(w - most)).sum();
+    double counts = Resampling.effective(Resampling.normalised(logWeight));
+    double shift = Math.log(counts) - most - Math.log(sum);
+    outcomes.addAll(batch);
+    logWeights.add(Arrays.stream(logWeight).map(w -> w + shift).toArray());
+    effective += counts;
+  }
+
+  int count() {
+    return logWeights.size();
+  }
+
+  /** How many of the draws count. */
+  double effective() {
+    return effective;
+  }
+
+  Outcome outcome(int draw) {
+    return outcomes.get(draw);
+  }
+
+  /** Of every draw of every batch, up to a constant. */
+  double[] logWeights() {
+    return logWeights.stream().flatMapToDouble(Arrays::stream).toArray();
+  }
+}
