@@ -186,7 +186,8 @@ final class ChangeSearch {
    */
   Found forNow(double everyDays) {
     Found none = Found.none(everyDays, single.limit());
-    if (!possible || !largest.helpsFrom(latestSafe(), first())) {
+    boolean addsUp = first() == Nutrient.NITRATE && largest.mayHold();
+    if (!possible || !addsUp && !largest.helpsFrom(latestSafe(), first())) {
       return none;
     }
     if (latestSafe() == PlanDays.TODAY) {
@@ -197,6 +198,9 @@ final class ChangeSearch {
       if (!largest.mayHold()) {
         return none;
       }
+      start = latestSafe();
+    } else if (free >= FEWEST_SURE_DAYS) {
+      // a day more on which it holds is no reason to begin weeks sooner
       start = latestSafe();
     }
     return checked(

@@ -14,6 +14,9 @@ final class LargestChanges {
    */
   private static final double WORTH_CHANGING = 0.1;
 
+  /** The same of phosphate in time: for less nobody changes water for weeks. Chosen. */
+  private static final double WORTH_CHANGING_ROCK = 1.0 / 3;
+
   private final Promise promise;
   private final PlanDays days;
   private final double share;
@@ -51,6 +54,18 @@ final class LargestChanges {
     double without = promise.median(PlannedChanges.NONE, nutrient, weekLater);
     double with = promise.median(days.once(day, share), nutrient, weekLater);
     return with < (1 - WORTH_CHANGING) * without;
+  }
+
+  /**
+   * Whether the largest change every week comes to less in time than none, by a share that counts:
+   * nitrate stays in the water, and a little less each week adds up; of phosphate rock and sand
+   * give back the most.
+   */
+  boolean helpsInTime(Nutrient nutrient) {
+    int last = promise.days() - 1;
+    double without = promise.median(PlannedChanges.NONE, nutrient, last);
+    double less = nutrient == Nutrient.NITRATE ? WORTH_CHANGING : WORTH_CHANGING_ROCK;
+    return promise.median(weekly(), nutrient, last) < (1 - less) * without;
   }
 
   private PlannedChanges every(double everyDays) {

@@ -3,7 +3,6 @@ package org.umberline.core.planning;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.stream.Stream;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Reason.Kind;
@@ -22,25 +21,33 @@ final class StuckChange {
   private static final int APART_DAYS = 14;
 
   /**
-   * But every week where that may be enough after all, where it helps the other nutrient, or where
-   * nitrate is far over its line.
+   * But every week where that may be enough after all, where it helps the other nutrient, and for
+   * nitrate: it stays in the water, and a little less each week adds up.
    */
   private static final int WEEKLY_DAYS = 7;
-
-  /** So many times the line is far over it: two weeks more would harm. Chosen. */
-  private static final double FAR_OVER = 1.5;
 
   /** So many times the line is told as over it: less sounds like the line itself. Chosen. */
   private static final double CLEARLY_OVER = 1.1;
 
+  /**
+   * By so much of its own share a change has to leave phosphate lower: nobody changes half the
+   * water for a tenth of it. Chosen.
+   */
+  private static final double LASTS = 1.0 / 3;
+
   private final Basis b;
   private final Nutrient worst;
+
+  /** Whether the largest change every week may be enough after all. */
+  private final boolean weekly;
+
   private final PlannedChanges once;
 
   StuckChange(Basis basis, Nutrient worst) {
     b = basis;
     this.worst = worst;
     once = once(b.search.largestShare());
+    weekly = b.search.largest().mayHold();
   }
 
   /** What the largest change every week comes to, where that is over the line all the same. */
@@ -59,7 +66,6 @@ final class StuckChange {
    * @return 0 for none
    */
   double asked(List<Reason> why) {
-    boolean weekly = b.search.largest().mayHold();
     if (!b.isOver() && !weekly) {
       return 0;
     }
@@ -72,9 +78,13 @@ final class StuckChange {
       }
       return 0;
     }
+    if (b.search.freeDays() > 0) {
+      // its day is still to come
+      return 0;
+    }
     // a week after the change is its weekday again
     boolean another = soonOver().anyMatch(n -> n != worst && helps(n));
-    boolean everyWeek = weekly || another || isNitrateFarOver();
+    boolean everyWeek = weekly || another || worst == Nutrient.NITRATE;
     int apart = everyWeek ? WEEKLY_DAYS - 1 : APART_DAYS;
     Optional<LocalDate> again = b.lastLargeChange().map(day -> day.plusDays(apart));
     if (again.filter(day -> day.isAfter(b.asOf)).isPresent()) {
@@ -84,17 +94,30 @@ final class StuckChange {
     Nutrient nutrient = helped.get();
     double share = nutrient == worst ? b.search.largestShare() : leastFor(nutrient);
     double level = level(once(share), nutrient, SETTLED_DAYS);
+    if (nutrient != worst && b.promise.overNow(nutrient) <= Basis.MORE_LIKELY_THAN_NOT) {
+      why.add(
+          Reason.of(Kind.MAY_GO_OVER)
+              .of(nutrient)
+              .on(b.date(weekLater()))
+              .chance(b.promise.over(PlannedChanges.NONE, nutrient, weekLater())));
+    }
     why.add(Reason.of(Kind.CHANGE_HELPS).of(nutrient).value(level));
     return share;
   }
 
-  /** For a nutrient that one change can hold, no more than that takes. */
+  /** For a nutrient that one change can hold for two looks, or for one, no more than that takes. */
   private double leastFor(Nutrient nutrient) {
+    return leastFor(nutrient, b.search.surely())
+        .or(() -> leastFor(nutrient, weekLater() + 1))
+        .orElse(b.search.largestShare());
+  }
+
+  private Optional<Double> leastFor(Nutrient nutrient, int until) {
     double[] shares = b.search.shares();
     int index =
         Bisection.smallest(
-            shares.length, i -> b.promise.keeps(once(shares[i]), nutrient, 1, b.search.surely()));
-    return index < shares.length ? shares[index] : b.search.largestShare();
+            shares.length, i -> b.promise.keeps(once(shares[i]), nutrient, 1, until));
+    return index < shares.length ? Optional.of(shares[index]) : Optional.empty();
   }
 
   private PlannedChanges once(double share) {
@@ -108,7 +131,17 @@ final class StuckChange {
   }
 
   private boolean helps(Nutrient nutrient) {
-    return b.search.largest().helpsFrom(PlanDays.TODAY, nutrient);
+    LargestChanges largest = b.search.largest();
+    boolean soon = largest.helpsFrom(PlanDays.TODAY, nutrient);
+    boolean inTime = largest.helpsInTime(nutrient);
+    if (nutrient == Nutrient.NITRATE) {
+      return weekly || soon || inTime;
+    }
+    double after = level(once, nutrient, SETTLED_DAYS);
+    double aWeekLater =
+        level(PlannedChanges.NONE, nutrient, A_WEEK_LATER) - level(once, nutrient, A_WEEK_LATER);
+    double counts = LASTS * b.search.largestShare() * b.levels.now(nutrient);
+    return soon && aWeekLater >= counts || inTime && b.levels.now(nutrient) - after >= counts;
   }
 
   private int weekLater() {
@@ -117,11 +150,5 @@ final class StuckChange {
 
   private double level(PlannedChanges changes, Nutrient nutrient, int day) {
     return b.promise.median(changes, nutrient, Math.min(day, b.promise.days() - 1));
-  }
-
-  /** Nitrate is in the water and goes with it; phosphate comes back from rock and sand. */
-  private boolean isNitrateFarOver() {
-    OptionalDouble ceiling = Nutrient.NITRATE.line(b.tank.lines()).ceilingMgL();
-    return ceiling.isPresent() && b.levels.now(Nutrient.NITRATE) > FAR_OVER * ceiling.getAsDouble();
   }
 }

@@ -1,0 +1,85 @@
+package org.umberline.core.synthetic;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.umberline.core.TankBuilder.WORKERS;
+
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import org.junit.jupiter.api.Test;
+import org.umberline.core.calibration.Calibration;
+import org.umberline.core.calibration.Posterior;
+import org.umberline.core.forecast.Nutrient;
+import org.umberline.core.planning.Advice;
+import org.umberline.core.planning.Advisor;
+import org.umberline.core.planning.Reason.Kind;
+import org.umberline.core.tank.TankModel;
+import org.umberline.core.tank.WayOfKeeping;
+
+/** What a keeper is told where no routine can be promised: something that would be done. */
+class StuckTanksTest {
+  private static Advice advice(SyntheticTank.Way way, long seed, int days) {
+    WayOfKeeping keeping = SeasonReport.keeping(way);
+    SyntheticTank tank = SyntheticTank.begun(way, seed);
+    for (int day = 0; day < days; day++) {
+      tank.liveByHabit();
+    }
+    TankModel known = tank.known(keeping.lines(), keeping.largestChange());
+    LocalDate today = tank.lastDay();
+    Posterior posterior =
+        Calibration.calibrate(known, today, Advisor.daysAhead(known), 300, 1, WORKERS);
+    return new Advisor(
+            known,
+            posterior,
+            today.plusDays(1).atStartOfDay(ZoneOffset.UTC).toInstant().minusSeconds(1))
+        .advise();
+  }
+
+  /**
+   * Cards show 20 again and again, where 20 is the limit, and the tap brings 15: no week's change
+   * does much, but none at all lets nitrate climb for months.
+   */
+  @Test
+  void nitrateAtItsLimitIsHeldByChangesThatEachDoLittle() {
+    Advice advice = advice(SyntheticTank.Way.SHRIMP, 9900, 119);
+    assertThat(advice.today().fraction()).hasValue(0.25);
+    assertThat(advice.today().verdict()).isIn(Advice.Verdict.CHANGE, Advice.Verdict.STUCK);
+  }
+
+  /** Phosphate at half its limit holds for two weeks, whatever comes after. */
+  @Test
+  void nothingIsChangedWhileTheLimitsHoldForWeeks() {
+    for (int day : new int[] {60, 67, 74}) {
+      Advice advice = advice(SyntheticTank.Way.NO_CHANGE, 5151, day);
+      assertThat(advice.today().fraction()).as("day %d", day).isEmpty();
+      assertThat(advice.today().verdict()).isNotEqualTo(Advice.Verdict.CHANGE);
+    }
+  }
+
+  /** Phosphate can't be held; nitrate, still under its limit, takes a quarter, not half. */
+  @Test
+  void aChangeForTheOtherNutrientIsNoLargerThanThatTakes() {
+    Advice advice = advice(SyntheticTank.Way.SMALL_MARINE, 5151, 67);
+    assertThat(advice.today().verdict()).isEqualTo(Advice.Verdict.STUCK);
+    assertThat(advice.today().fraction().orElse(0)).isBetween(0.15, 0.35);
+    assertThat(advice.today().why())
+        .anyMatch(
+            reason ->
+                reason.kind() == Kind.MAY_GO_OVER
+                    && reason.nutrient().orElseThrow() == Nutrient.NITRATE)
+        .anyMatch(
+            reason ->
+                reason.kind() == Kind.CHANGE_HELPS
+                    && reason.nutrient().orElseThrow() == Nutrient.NITRATE);
+  }
+
+  /** The tap holds most of the phosphate there is: half the water would take a tenth of it. */
+  @Test
+  void nobodyChangesHalfTheWaterForATenthOfThePhosphate() {
+    Advice advice = advice(SyntheticTank.Way.PLANTED_LOW_LIGHT, 5151, 60);
+    assertThat(advice.today().why())
+        .noneMatch(
+            reason ->
+                reason.kind() == Kind.CHANGE_HELPS
+                    && reason.nutrient().orElseThrow() == Nutrient.PHOSPHATE);
+  }
+}
