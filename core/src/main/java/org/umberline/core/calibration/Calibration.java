@@ -189,16 +189,8 @@ public final class Calibration {
   }
 
   private Posterior run(int draws, RandomGenerator random) {
-    List<Outcome> outcomes = new ArrayList<>();
     if (readings.count() == 0) {
-      for (int i = 0; i < draws; i++) {
-        double[] z = new double[parameters.size()];
-        for (int j = 0; j < z.length; j++) {
-          z[j] = random.nextGaussian();
-        }
-        outcomes.add(runs.outcome(z));
-      }
-      return posterior(outcomes, draws, random);
+      return ofThePrior(draws, random);
     }
     StandIn standIn = search.find(random);
     if (doubted.isEmpty()) {
@@ -254,7 +246,21 @@ public final class Calibration {
         Resampling.resample(
             tempered(batches.logWeights(), ENOUGH_EFFECTIVE * draws), draws, random);
     return posterior(
-        Arrays.stream(chosen).mapToObj(batches::outcome).toList(), batches.effective(), random);
+        Arrays.stream(chosen).mapToObj(batches::outcome).toList(),
+        Math.min(draws, batches.effective()),
+        random);
+  }
+
+  private Posterior ofThePrior(int draws, RandomGenerator random) {
+    List<Outcome> outcomes = new ArrayList<>();
+    for (int i = 0; i < draws; i++) {
+      double[] z = new double[parameters.size()];
+      for (int j = 0; j < z.length; j++) {
+        z[j] = random.nextGaussian();
+      }
+      outcomes.add(runs.outcome(z));
+    }
+    return posterior(outcomes, draws, random);
   }
 
   private Posterior posterior(List<Outcome> kept, double effective, RandomGenerator random) {
