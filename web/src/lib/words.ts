@@ -159,7 +159,8 @@ export function whereInFile(pointer: string): string {
 
 /** Whether a tank that no water change can keep under its limits is under them for now. */
 export const isStillUnder = (reasons: readonly { kind: string }[]): boolean =>
-  reasons.some((reason) => reason.kind === 'HOLDS_UNTIL' || reason.kind === 'MAY_GO_OVER');
+  reasons.some((reason) => reason.kind === 'HOLDS_UNTIL' || reason.kind === 'MAY_GO_OVER') &&
+  !reasons.some((reason) => reason.kind === 'OVER_NOW');
 
 /** The same in the middle of a sentence: what it names, and months, keep their capitals. */
 export const small = (sentence: string): string =>

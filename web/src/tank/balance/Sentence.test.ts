@@ -188,6 +188,28 @@ describe('the sentence', () => {
     expect(text).toContain('Phosphate is near its limit. Even the largest is too small.');
   });
 
+  it('tells of the nutrient that is over, though the other may only go over', () => {
+    const { text } = sentence(
+      {
+        today: {
+          verdict: 'STUCK',
+          fraction: 0.25,
+          reasons: [
+            { kind: 'OVER_NOW', words: [{ text: 'Phosphate is over its limit now.' }] },
+            { kind: 'MAY_GO_OVER', words: [{ text: 'Nitrate is near its limit.' }] },
+            { kind: 'CHANGE_HELPS', words: [{ text: 'A change now still helps.' }] },
+          ],
+          remarks: [],
+          warnings: [],
+        },
+      },
+      outlook({ routine: undefined, changeDays: [], holds: false }),
+    );
+    expect(text).toContain('No water change can keep it under your limits.');
+    expect(text).not.toContain('It is under your limits');
+    expect(text).not.toContain('Left alone');
+  });
+
   it('says until when all is well where changes alone won’t do later', () => {
     const { text } = sentence(
       {

@@ -31,6 +31,7 @@
   let acute = $derived(balance.today.verdict === 'ACT_NOW' ? first : '');
   let now = $derived(balance.today.fraction);
   let stillUnder = $derived(isStillUnder(balance.today.reasons));
+  let isOver = $derived(balance.today.reasons.some((reason) => reason.kind === 'OVER_NOW'));
 
   /** What would make it possible, the simplest first. */
   let unbinds = $derived.by(() => {
@@ -96,7 +97,10 @@
     {#if unbinds.length > 0}
       <span data-testid="unbinds">What else helps: {unbinds.join('; ')}.</span>
     {/if}
-    {#if alone}Left alone, {alone.name} passes your limit about {longDay(alone.on, today)}.{/if}
+    {#if alone && !isOver}Left alone, {alone.name} passes your limit about {longDay(
+        alone.on,
+        today,
+      )}.{/if}
   </p>
 {:else}
   <h1 class="text-[1.35rem] leading-[1.6] sm:text-[1.75rem]">
