@@ -3,6 +3,7 @@ package org.umberline.core.calibration;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.Function;
 
 /**
  * Draws from one stand-in after another, weighed together. Each stand-in knows its own density up
@@ -11,8 +12,9 @@ import java.util.List;
  * them together.
  */
 final class Batches {
-  private final List<Outcome> outcomes = new ArrayList<>();
+  private final List<double[]> points = new ArrayList<>();
   private final List<double[]> logWeights = new ArrayList<>();
+  private List<Outcome> ofTheOnly = List.of();
   private double effective;
 
   /**
@@ -25,7 +27,8 @@ final class Batches {
     double sum = Arrays.stream(logWeight).map(w -> Math.exp(w - most)).sum();
     double counts = Resampling.effective(Resampling.normalised(logWeight));
     double shift = Math.log(counts) - most - Math.log(sum);
-    outcomes.addAll(batch);
+    ofTheOnly = logWeights.isEmpty() ? batch : List.of();
+    batch.forEach(outcome -> points.add(outcome.z()));
     logWeights.add(Arrays.stream(logWeight).map(w -> w + shift).toArray());
     effective += counts;
   }
@@ -39,8 +42,16 @@ final class Batches {
     return effective;
   }
 
-  Outcome outcome(int draw) {
-    return outcomes.get(draw);
+  /**
+   * What the chosen draws came to. A year's runs of many batches would fill the memory: where there
+   * is more than one, those that are chosen are run again.
+   *
+   * @param run gives the outcomes of points
+   */
+  List<Outcome> outcomes(int[] chosen, Function<double[][], List<Outcome>> run) {
+    return ofTheOnly.isEmpty()
+        ? run.apply(Arrays.stream(chosen).mapToObj(points::get).toArray(double[][]::new))
+        : Arrays.stream(chosen).mapToObj(ofTheOnly::get).toList();
   }
 
   /** Of every draw of every batch, up to a constant. */

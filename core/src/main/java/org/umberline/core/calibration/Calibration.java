@@ -245,10 +245,9 @@ public final class Calibration {
     int[] chosen =
         Resampling.resample(
             tempered(batches.logWeights(), ENOUGH_EFFECTIVE * draws), draws, random);
-    return posterior(
-        Arrays.stream(chosen).mapToObj(batches::outcome).toList(),
-        Math.min(draws, batches.effective()),
-        random);
+    double before = done;
+    List<Outcome> kept = batches.outcomes(chosen, zs -> runs.at(zs, before, 1 - before));
+    return posterior(kept, Math.min(draws, batches.effective()), random);
   }
 
   private Posterior ofThePrior(int draws, RandomGenerator random) {

@@ -5,11 +5,17 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.Arrays;
 import java.util.Collections;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 
 class BatchesTest {
   private static void add(Batches batches, double... logWeight) {
-    batches.add(Collections.nCopies(logWeight.length, null), logWeight);
+    batches.add(Collections.nCopies(logWeight.length, at(logWeight.length)), logWeight);
+  }
+
+  /** A run at a point that is told by one number. */
+  private static Outcome at(double z) {
+    return new Outcome(new double[] {z}, null, null, null, null, null, null);
   }
 
   @Test
@@ -34,5 +40,27 @@ class BatchesTest {
     add(batches, 0, 0, 0, 0, 0, 0, 0, 0, 0);
     assertThat(batches.effective()).isEqualTo(10, within(1e-9));
     assertThat(Resampling.normalised(batches.logWeights())[0]).isEqualTo(0.1, within(1e-9));
+  }
+
+  /** The runs of the only batch are at hand; of several, what was chosen is run again. */
+  @Test
+  void whatWasChosenIsRunAgainWhereThereWereSeveralBatches() {
+    Batches batches = new Batches();
+    add(batches, 0, 0);
+    int[] chosen = {1, 1, 0};
+    assertThat(
+            batches.outcomes(
+                chosen,
+                points -> {
+                  throw new AssertionError("run again");
+                }))
+        .hasSize(3)
+        .allSatisfy(outcome -> assertThat(outcome.z()).containsExactly(2));
+    add(batches, 0, 0, 0);
+    assertThat(
+            batches.outcomes(
+                new int[] {0, 4}, points -> List.of(at(points[0][0] * 10), at(points[1][0] * 10))))
+        .extracting(outcome -> outcome.z()[0])
+        .containsExactly(20.0, 30.0);
   }
 }
