@@ -85,7 +85,7 @@ abstract class ModelCommand extends FileCommand {
   }
 
   @Override
-  final void readOptions() {
+  void readOptions() {
     seed = number(SEED, 1, Long.MIN_VALUE, Long.MAX_VALUE);
     days = Math.toIntExact(number(DAYS, days, 1, mostDays));
   }

@@ -14,6 +14,8 @@ import tools.jackson.databind.node.ObjectNode;
 final class PlanCommand extends ModelCommand {
   private static final String TO = "to";
 
+  private Optional<Target> target = Optional.empty();
+
   PlanCommand() {
     super("What to do with the tank: today, and which routine after it.");
     addOption(
@@ -21,8 +23,13 @@ final class PlanCommand extends ModelCommand {
   }
 
   @Override
+  void readOptions() {
+    super.readOptions();
+    target = value(TO).map(Target::of);
+  }
+
+  @Override
   ObjectNode answer(String name, TankFile file) {
-    Optional<Target> target = value(TO).map(Target::of);
     Known known = known(file.tank());
     Advisor advisor =
         new Advisor(

@@ -168,6 +168,7 @@ class CommandLineTest {
     assertThat(run("ledger", "--days=x", good.toString()).err)
         .contains("--days is x; allowed: 1 to 400");
     assertThat(run("plan", "no-such-file", "--seed", "x").status).isEqualTo(2);
+    assertThat(run("plan", "no-such-file", "--to", "nitrate").status).isEqualTo(2);
     assertThat(run("forecast", "no-such-file", "--days", "0").status).isEqualTo(2);
     assertThat(run("convert", "x").err).contains("neither --to nor --tests is given");
     assertThat(run("convert", "x", "--to", "csv", "--tests", "y").status).isEqualTo(2);

@@ -69,8 +69,8 @@ final class StuckChange {
     if (!b.isOver() && !weekly) {
       return 0;
     }
-    Optional<Nutrient> helped =
-        Stream.concat(Stream.of(worst), soonOver()).filter(this::helps).findFirst();
+    List<Nutrient> helped =
+        Stream.concat(Stream.of(worst), soonOver()).distinct().filter(this::helps).toList();
     if (helped.isEmpty()) {
       if (worst == Nutrient.PHOSPHATE
           && b.after(worst, b.search.largestShare(), 1) < level(once, worst, A_WEEK_LATER)) {
@@ -83,7 +83,7 @@ final class StuckChange {
       return 0;
     }
     // a week after the change is its weekday again
-    boolean another = soonOver().anyMatch(n -> n != worst && helps(n));
+    boolean another = helped.stream().anyMatch(n -> n != worst);
     boolean everyWeek = weekly || another || worst == Nutrient.NITRATE;
     int apart = everyWeek ? WEEKLY_DAYS - 1 : APART_DAYS;
     Optional<LocalDate> again = b.lastLargeChange().map(day -> day.plusDays(apart));
@@ -91,7 +91,7 @@ final class StuckChange {
       why.add(Reason.of(Kind.CHANGE_HELPS_AGAIN).on(again.get()));
       return 0;
     }
-    Nutrient nutrient = helped.get();
+    Nutrient nutrient = helped.get(0);
     double share = nutrient == worst ? b.search.largestShare() : leastFor(nutrient);
     double level = level(once(share), nutrient, SETTLED_DAYS);
     if (nutrient != worst && b.promise.overNow(nutrient) <= Basis.MORE_LIKELY_THAN_NOT) {
@@ -132,16 +132,15 @@ final class StuckChange {
 
   private boolean helps(Nutrient nutrient) {
     LargestChanges largest = b.search.largest();
-    boolean soon = largest.helpsFrom(PlanDays.TODAY, nutrient);
-    boolean inTime = largest.helpsInTime(nutrient);
     if (nutrient == Nutrient.NITRATE) {
-      return weekly || soon || inTime;
+      return weekly || largest.helpsFrom(PlanDays.TODAY, nutrient) || largest.helpsInTime(nutrient);
     }
-    double after = level(once, nutrient, SETTLED_DAYS);
-    double aWeekLater =
-        level(PlannedChanges.NONE, nutrient, A_WEEK_LATER) - level(once, nutrient, A_WEEK_LATER);
-    double counts = LASTS * b.search.largestShare() * b.levels.now(nutrient);
-    return soon && aWeekLater >= counts || inTime && b.levels.now(nutrient) - after >= counts;
+    double now = b.levels.now(nutrient);
+    double counts = LASTS * b.search.largestShare() * now;
+    double none = level(PlannedChanges.NONE, nutrient, A_WEEK_LATER);
+    return none - level(once, nutrient, A_WEEK_LATER) >= counts
+            && largest.helpsFrom(PlanDays.TODAY, nutrient)
+        || now - level(once, nutrient, SETTLED_DAYS) >= counts && largest.helpsInTime(nutrient);
   }
 
   private int weekLater() {

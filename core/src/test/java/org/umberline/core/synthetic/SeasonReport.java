@@ -274,7 +274,7 @@ public final class SeasonReport {
     return Math.max(0, Math.min(1, (level - target) / (level - source)));
   }
 
-  private static Instant evening(LocalDate day) {
+  static Instant evening(LocalDate day) {
     return day.plusDays(1).atTime(LocalTime.MIDNIGHT).toInstant(ZoneOffset.UTC).minusSeconds(1);
   }
 
