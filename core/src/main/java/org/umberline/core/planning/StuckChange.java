@@ -93,7 +93,11 @@ final class StuckChange {
     }
     Nutrient nutrient = helped.get(0);
     double share = nutrient == worst ? b.search.largestShare() : leastFor(nutrient);
-    double level = level(once(share), nutrient, SETTLED_DAYS);
+    // what a page shows beside the step, unless rock gives some of it back
+    double level =
+        nutrient == Nutrient.NITRATE
+            ? b.after(nutrient, share, 1)
+            : level(once(share), nutrient, SETTLED_DAYS);
     if (nutrient != worst && b.promise.overNow(nutrient) <= Basis.MORE_LIKELY_THAN_NOT) {
       why.add(
           Reason.of(Kind.MAY_GO_OVER)

@@ -63,7 +63,9 @@ class StuckTanksTest {
         .anyMatch(
             reason ->
                 reason.kind() == Kind.CHANGE_HELPS
-                    && reason.nutrient().orElseThrow() == Nutrient.NITRATE);
+                    && reason.nutrient().orElseThrow() == Nutrient.NITRATE
+                    // as the step beside it says
+                    && reason.value().orElseThrow() == advice.catchUp().get(0).nitrateAfterMgL());
   }
 
   /** The tap holds most of the phosphate there is: half the water would take a tenth of it. */
