@@ -14,8 +14,19 @@ import java.util.function.Function;
 final class Batches {
   private final List<double[]> points = new ArrayList<>();
   private final List<double[]> logWeights = new ArrayList<>();
-  private List<Outcome> ofTheOnly = List.of();
+
+  /** What the draws came to, as long as they are few. */
+  private final List<Outcome> kept = new ArrayList<>();
+
+  private final int most;
   private double effective;
+
+  /**
+   * @param most draws whose runs are kept: the runs of many would fill the memory
+   */
+  Batches(int most) {
+    this.most = most;
+  }
 
   /**
    * Adds the draws of a stand-in.
@@ -23,11 +34,15 @@ final class Batches {
    * @param logWeight of each, up to a constant
    */
   void add(List<Outcome> batch, double[] logWeight) {
-    double most = Arrays.stream(logWeight).max().orElseThrow();
-    double sum = Arrays.stream(logWeight).map(w -> Math.exp(w - most)).sum();
+    double highest = Arrays.stream(logWeight).max().orElseThrow();
+    double sum = Arrays.stream(logWeight).map(w -> Math.exp(w - highest)).sum();
     double counts = Resampling.effective(Resampling.normalised(logWeight));
-    double shift = Math.log(counts) - most - Math.log(sum);
-    ofTheOnly = logWeights.isEmpty() ? batch : List.of();
+    double shift = Math.log(counts) - highest - Math.log(sum);
+    if (points.size() + batch.size() <= most) {
+      kept.addAll(batch);
+    } else {
+      kept.clear();
+    }
     batch.forEach(outcome -> points.add(outcome.z()));
     logWeights.add(Arrays.stream(logWeight).map(w -> w + shift).toArray());
     effective += counts;
@@ -37,21 +52,25 @@ final class Batches {
     return logWeights.size();
   }
 
+  int draws() {
+    return points.size();
+  }
+
   /** How many of the draws count. */
   double effective() {
     return effective;
   }
 
   /**
-   * What the chosen draws came to. A year's runs of many batches would fill the memory: where there
-   * is more than one, those that are chosen are run again.
+   * What the chosen draws came to; where the runs were not kept those that are chosen are run
+   * again.
    *
    * @param run gives the outcomes of points
    */
   List<Outcome> outcomes(int[] chosen, Function<double[][], List<Outcome>> run) {
-    return ofTheOnly.isEmpty()
+    return kept.isEmpty()
         ? run.apply(Arrays.stream(chosen).mapToObj(points::get).toArray(double[][]::new))
-        : Arrays.stream(chosen).mapToObj(ofTheOnly::get).toList();
+        : Arrays.stream(chosen).mapToObj(kept::get).toList();
   }
 
   /** Of every draw of every batch, up to a constant. */

@@ -38,8 +38,14 @@ public final class Calibration {
   /** And no more than so many: the rest is evened out. Chosen on synthetic tanks. */
   private static final int MOST_BATCHES = 8;
 
+  /** No batch holds less than this share of a posterior's draws. Chosen. */
+  private static final double LEAST_BATCH = 0.25;
+
+  /** Runs are kept of so many times the draws that a posterior holds: what few batches come to. */
+  private static final double RUNS_KEPT = 1.5;
+
   /** Runs the stand-in first learns from: several times its coordinates. Chosen. */
-  private static final int PILOTS = 100;
+  private static final int PILOTS = 150;
 
   /** Pilots believe the tests by this much, to learn of more than is likely. Chosen. */
   private static final double PILOT_TEMPER = 0.4;
@@ -51,7 +57,7 @@ public final class Calibration {
   private static final double TEMPER = 0.8;
 
   /** More spare the way to the first, and are less apart from one another. Chosen. */
-  private static final int DRAWS_OF_A_WALK = 20;
+  private static final int DRAWS_OF_A_WALK = 50;
 
   /**
    * Shares of trajectories that should be taken: a walk that is refused more often stands still
@@ -210,14 +216,15 @@ public final class Calibration {
     double step = Walk.step(Walk.STEP, taken, PILOTS_TAKEN);
     double[][] lately = pilots;
     double done = FINDING + PILOTING;
-    Batches batches = new Batches();
+    Batches batches = new Batches((int) (RUNS_KEPT * draws));
     do {
+      int size = batchSize(batches, draws);
       standIn.learn(runAt, runTruths);
       standIn.stretch(lately);
-      double[][] zs = drawn(standIn, TEMPER, step, draws, random);
+      double[][] zs = drawn(standIn, TEMPER, step, size, random);
       lately = zs;
       Distinct distinct = Distinct.of(zs);
-      step = Walk.step(step, distinct.count() / (double) draws, DRAWS_TAKEN);
+      step = Walk.step(step, distinct.count() / (double) size, DRAWS_TAKEN);
       double[] weightAt = new double[distinct.count()];
       // nobody foresees how many batches it takes: each is told of as half of what is left
       double share = (1 - done) / 2;
@@ -248,6 +255,16 @@ public final class Calibration {
     double before = done;
     List<Outcome> kept = batches.outcomes(chosen, zs -> runs.at(zs, before, 1 - before));
     return posterior(kept, Math.min(draws, batches.effective()), random);
+  }
+
+  /** How many draws the next batch takes: as many as are missing if it is no better than before. */
+  private static int batchSize(Batches batches, int draws) {
+    if (batches.count() == 0) {
+      return draws;
+    }
+    double missing = ENOUGH_EFFECTIVE * draws - batches.effective();
+    double size = missing * batches.draws() / batches.effective();
+    return (int) Math.ceil(Math.max(LEAST_BATCH * draws, Math.min(draws, size)));
   }
 
   private Posterior ofThePrior(int draws, RandomGenerator random) {

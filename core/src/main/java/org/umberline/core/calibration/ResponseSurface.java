@@ -120,8 +120,8 @@ final class ResponseSurface {
   }
 
   /**
-   * Learns what it misses from runs, by least squares on the coordinates a run depends on, their
-   * squares and, where there are runs enough, their products.
+   * Learns what it misses from runs, by least squares on the coordinates a run depends on and on
+   * those products of two that tell most.
    *
    * @param zs where the tank was run
    * @param truths what it held at the tests

@@ -30,6 +30,20 @@ final class StandIn {
   private static final int NEWTON_STEPS = 30;
 
   /**
+   * A coordinate stays as it is where what it stands for reaches no further, as a logarithm, or
+   * where tests tell of it so little beside the prior. Chosen.
+   */
+  private static final double HARDLY = 0.15;
+
+  /** A part of a sum that is more than this goes as the sum itself. */
+  private static final double NEARLY_ALL = 0.9;
+
+  private static final double HARDLY_ANY = 1e-6;
+
+  /** The step at which likelihoods' slopes are taken: wider than a step of their tables. */
+  private static final double H = 0.05;
+
+  /**
    * Fewer draws than coordinates spread nowhere in some directions, and a search for directions may
    * fail where many are alike nothing: this is added to all alike before it, and taken off again.
    */
@@ -41,6 +55,9 @@ final class StandIn {
   private final Point here;
 
   private double[] mode;
+  private Evened evened;
+
+  // what draws are taken around, in even coordinates
   private double[] centre;
   private double[][] spread;
 
@@ -150,6 +167,40 @@ final class StandIn {
     centre = z;
     spread = inverse(new CholeskyDecomposition(curvature).getLT().getData());
     reach = Table.turned(spread, spread.length);
+    evened = evened();
+  }
+
+  /**
+   * Even coordinates around the most likely point; what a run doesn't depend on is even already.
+   */
+  private Evened evened() {
+    int size = mode.length;
+    double[] sure = new double[size];
+    double[] bends = new double[size];
+    double[] row = new double[size];
+    here.lookAt(mode);
+    for (int i = 0; i < likelihoods.length; i++) {
+      double bend = bend(i, here.shown[i], false);
+      Arrays.fill(row, 0);
+      here.onSurface.addSlopes(i, row);
+      for (int j = 0; j < surface.structural; j++) {
+        sure[j] += bend * row[j] * row[j];
+        bends[j] += row[j] == 0 ? 0 : bend;
+      }
+    }
+    double[] sharpness = new double[size];
+    double[] share = new double[size];
+    for (int j = 0; j < surface.structural; j++) {
+      double variance = Resampling.sumOfSquares(spread[j]);
+      share[j] = sure[j] == 0 ? 0 : Math.sqrt(sure[j] / bends[j]) / surface.sd[j];
+      if (surface.sd[j] * Math.sqrt(variance) > HARDLY
+          && share[j] > HARDLY_ANY
+          && share[j] < NEARLY_ALL) {
+        double told = Math.sqrt(Math.max(0, 1 / variance - 1));
+        sharpness[j] = told < HARDLY ? 0 : told;
+      }
+    }
+    return new Evened(mode, surface.sd, sharpness, share);
   }
 
   /**
@@ -158,15 +209,19 @@ final class StandIn {
    */
   void stretch(double[][] draws) {
     int size = mode.length;
+    double[][] even = new double[draws.length][size];
+    for (int i = 0; i < draws.length; i++) {
+      evened.fromUnknowns(draws[i], even[i]);
+    }
     RealMatrix normal = new Array2DRowRealMatrix(draws.length, size);
     centre = new double[size];
-    for (double[] z : draws) {
+    for (double[] z : even) {
       for (int j = 0; j < size; j++) {
         centre[j] += z[j] / draws.length;
       }
     }
     for (int i = 0; i < draws.length; i++) {
-      normal.setRow(i, solve(draws[i]));
+      normal.setRow(i, solve(even[i]));
     }
     RealMatrix spreads = normal.transposeMultiply(normal).scalarMultiply(1.0 / draws.length);
     for (int j = 0; j < size; j++) {
@@ -195,7 +250,7 @@ final class StandIn {
     }
   }
 
-  /** The step from the centre to {@code z} in normal coordinates. */
+  /** The step from the centre to a point of even coordinates in normal ones. */
   private double[] solve(double[] z) {
     double[] normal = new double[z.length];
     for (int r = z.length - 1; r >= 0; r--) {
@@ -216,17 +271,12 @@ final class StandIn {
       sum[j][j] = 1;
       gradient[j] = -z[j];
     }
-    // wider than a step of the likelihoods' tables
-    double h = 0.05;
     here.lookAt(z);
     double[] row = new double[size];
     for (int i = 0; i < likelihoods.length; i++) {
       double shown = here.shown[i];
-      double there = value(i, shown, rough);
-      double above = value(i, shown + h, rough);
-      double below = value(i, shown - h, rough);
-      double rise = (above - below) / (2 * h);
-      double bend = Math.max(0, -(above - 2 * there + below) / (h * h));
+      double rise = (value(i, shown + H, rough) - value(i, shown - H, rough)) / (2 * H);
+      double bend = bend(i, shown, rough);
       Arrays.fill(row, 0);
       here.onSurface.addSlopes(i, row);
       for (int j = 0; j < size; j++) {
@@ -245,6 +295,12 @@ final class StandIn {
       }
     }
     return new Array2DRowRealMatrix(sum, false);
+  }
+
+  /** How sharply a test tells of what it shows: its curvature, never negative. */
+  private double bend(int test, double logShown, boolean rough) {
+    double sides = value(test, logShown + H, rough) + value(test, logShown - H, rough);
+    return Math.max(0, (2 * value(test, logShown, rough) - sides) / (H * H));
   }
 
   /** Inverse of an upper triangular matrix. */
@@ -272,6 +328,11 @@ final class StandIn {
 
   double[] mode() {
     return mode;
+  }
+
+  /** The coordinates that {@link #centre} and {@link #spread} are told in. */
+  Evened coordinates() {
+    return evened;
   }
 
   /** Where draws lie around: the most likely point until draws were seen. */

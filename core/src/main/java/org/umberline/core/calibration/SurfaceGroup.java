@@ -1,8 +1,11 @@
 package org.umberline.core.calibration;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.function.IntUnaryOperator;
+import java.util.function.ToIntFunction;
 import java.util.stream.IntStream;
 import org.hipparchus.linear.Array2DRowRealMatrix;
 import org.hipparchus.linear.CholeskyDecomposition;
@@ -14,6 +17,11 @@ import org.hipparchus.linear.CholeskyDecomposition;
 final class SurfaceGroup {
   /** What is learned is held back as by so many runs that miss nothing. */
   private static final double HELD_BACK = 1;
+
+  /** Products are learned from so many runs each, and no more of them than so many. Chosen. */
+  private static final int RUNS_A_PRODUCT = 4;
+
+  private static final int MOST_PRODUCTS = 60;
 
   final int[] tests;
   final Columns brought;
@@ -68,25 +76,40 @@ final class SurfaceGroup {
   }
 
   /**
-   * Learns from runs by least squares.
+   * Learns from runs by least squares: on single coordinates first, then on those products of two
+   * as well, squares among them, that tell most of what is left.
    *
    * @param zs where the tank was run
    * @param misses by run and test, logarithms
    * @param middle among those runs
    */
   void learn(List<double[]> zs, double[][] misses, double[] middle) {
-    chooseFeatures(zs.size());
+    double[][] missed = new double[zs.size()][];
+    for (int r = 0; r < missed.length; r++) {
+      missed[r] = Vectors.of(misses[r], tests);
+    }
+    first = IntStream.range(0, structural).toArray();
+    second = new int[structural];
+    Arrays.fill(second, -1);
+    double[][] left = left(zs, missed, middle, fitted(zs, missed, middle));
+    addProducts(zs, left, middle);
+    double[][] solved = fitted(zs, missed, middle);
+    layOut(Arrays.copyOf(solved, first.length));
+    constant = solved[first.length];
+  }
+
+  /** What the features teach of each test, the constant last. */
+  private double[][] fitted(List<double[]> zs, double[][] missed, double[] middle) {
     int features = first.length;
     double[][] normal = new double[features + 1][features + 1];
     double[][] right = new double[features + 1][tests.length];
     double[] x = new double[features + 1];
     x[features] = 1;
-    for (int r = 0; r < zs.size(); r++) {
+    for (int r = 0; r < missed.length; r++) {
       fillFeatures(zs.get(r), middle, x, 0);
-      double[] missed = Vectors.of(misses[r], tests);
       for (int a = 0; a <= features; a++) {
         Vectors.add(x[a], x, normal[a], a + 1);
-        Vectors.add(x[a], missed, right[a], missed.length);
+        Vectors.add(x[a], missed[r], right[a], tests.length);
       }
     }
     for (int a = 0; a <= features; a++) {
@@ -95,34 +118,70 @@ final class SurfaceGroup {
         normal[b][a] = normal[a][b];
       }
     }
-    double[][] solved =
-        new CholeskyDecomposition(new Array2DRowRealMatrix(normal, false), 1e-9, 1e-14)
-            .getSolver()
-            .solve(new Array2DRowRealMatrix(right, false))
-            .getData();
-    layOut(Arrays.copyOf(solved, features));
-    constant = solved[features];
+    return new CholeskyDecomposition(new Array2DRowRealMatrix(normal, false), 1e-9, 1e-14)
+        .getSolver()
+        .solve(new Array2DRowRealMatrix(right, false))
+        .getData();
   }
 
-  private void chooseFeatures(int runs) {
-    int[] own = coordinates;
-    int products = own.length * (own.length - 1) / 2;
-    boolean squares = runs > 3 * structural;
-    boolean all = runs > 2 * (structural + own.length + products);
-    IntStream.Builder first = IntStream.builder();
-    IntStream.Builder second = IntStream.builder();
-    for (int j = 0; j < structural; j++) {
-      first.add(j);
-      second.add(-1);
-    }
-    for (int j = 0; squares && j < own.length; j++) {
-      for (int l = all ? 0 : j; l <= j; l++) {
-        first.add(own[j]);
-        second.add(own[l]);
+  /** What is missed still, by run and test. */
+  private double[][] left(
+      List<double[]> zs, double[][] missed, double[] middle, double[][] fitted) {
+    double[] x = new double[first.length + 1];
+    x[first.length] = 1;
+    double[][] left = new double[missed.length][];
+    for (int r = 0; r < missed.length; r++) {
+      fillFeatures(zs.get(r), middle, x, 0);
+      left[r] = missed[r].clone();
+      for (int a = 0; a < x.length; a++) {
+        Vectors.add(-x[a], fitted[a], left[r], tests.length);
       }
     }
-    this.first = first.build().toArray();
-    this.second = second.build().toArray();
+    return left;
+  }
+
+  /** A product of two coordinates, and how much of what is left it alone would tell. */
+  private record Product(int first, int second, double tells) {}
+
+  private void addProducts(List<double[]> zs, double[][] left, double[] middle) {
+    int runs = left.length;
+    double[][] away = new double[coordinates.length][runs];
+    for (int k = 0; k < coordinates.length; k++) {
+      int j = coordinates[k];
+      for (int r = 0; r < runs; r++) {
+        away[k][r] = zs.get(r)[j] - middle[j];
+      }
+    }
+    double[] x = new double[runs];
+    double[] told = new double[tests.length];
+    List<Product> products = new ArrayList<>();
+    for (int k = 0; k < coordinates.length; k++) {
+      for (int l = 0; l <= k; l++) {
+        double mean = 0;
+        for (int r = 0; r < runs; r++) {
+          x[r] = away[k][r] * away[l][r];
+          mean += x[r] / runs;
+        }
+        for (int r = 0; r < runs; r++) {
+          x[r] -= mean;
+        }
+        Arrays.fill(told, 0);
+        Table.addRows(x, left, 0, runs, told);
+        double tells = Resampling.sumOfSquares(told) / (HELD_BACK + Resampling.sumOfSquares(x));
+        products.add(new Product(coordinates[k], coordinates[l], tells));
+      }
+    }
+    List<Product> best =
+        products.stream()
+            .sorted(Comparator.comparingDouble(Product::tells).reversed())
+            .limit(Math.min(MOST_PRODUCTS, runs / RUNS_A_PRODUCT))
+            .toList();
+    first = IntStream.concat(Arrays.stream(first), of(best, Product::first)).toArray();
+    second = IntStream.concat(Arrays.stream(second), of(best, Product::second)).toArray();
+  }
+
+  private static IntStream of(List<Product> products, ToIntFunction<Product> coordinate) {
+    return products.stream().mapToInt(coordinate);
   }
 
   /** Fills {@code x} with the coordinates, away from the middle, and their products. */

@@ -20,7 +20,7 @@ class BatchesTest {
 
   @Test
   void asManyDrawsCountAsCountInAllBatchesTogether() {
-    Batches batches = new Batches();
+    Batches batches = new Batches(4);
     add(batches, -3, -3, -3, -3);
     // another stand-in's constant tells nothing between batches
     add(batches, 900, 900, 900 + Math.log(2));
@@ -35,17 +35,17 @@ class BatchesTest {
   /** Where one draw carries all the weight of a batch it counts as one. */
   @Test
   void aBatchThatMissedTheTankCountsForOneDraw() {
-    Batches batches = new Batches();
+    Batches batches = new Batches(4);
     add(batches, 0, -5000, -5000);
     add(batches, 0, 0, 0, 0, 0, 0, 0, 0, 0);
     assertThat(batches.effective()).isEqualTo(10, within(1e-9));
     assertThat(Resampling.normalised(batches.logWeights())[0]).isEqualTo(0.1, within(1e-9));
   }
 
-  /** The runs of the only batch are at hand; of several, what was chosen is run again. */
+  /** The runs of few draws are at hand; of many, what was chosen is run again. */
   @Test
-  void whatWasChosenIsRunAgainWhereThereWereSeveralBatches() {
-    Batches batches = new Batches();
+  void whatWasChosenIsRunAgainWhereThereWereManyDraws() {
+    Batches batches = new Batches(4);
     add(batches, 0, 0);
     int[] chosen = {1, 1, 0};
     assertThat(
