@@ -12,6 +12,9 @@ import java.util.function.Function;
  * them together.
  */
 final class Batches {
+  /** No batch holds less than this share of the most it may hold. Chosen. */
+  private static final double LEAST = 0.25;
+
   private final List<double[]> points = new ArrayList<>();
   private final List<double[]> logWeights = new ArrayList<>();
 
@@ -52,8 +55,19 @@ final class Batches {
     return logWeights.size();
   }
 
-  int draws() {
-    return points.size();
+  /**
+   * How many draws the next batch takes: as many as are missing if they count as much as those
+   * before.
+   *
+   * @param most the first batch, and any that is to make up for hardly a draw that counts
+   * @param wanted how many draws shall count
+   */
+  int next(int most, double wanted) {
+    if (points.isEmpty()) {
+      return most;
+    }
+    double missing = (wanted - effective) * points.size() / effective;
+    return (int) Math.ceil(Math.min(most, Math.max(LEAST * most, missing)));
   }
 
   /** How many of the draws count. */

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.random.RandomGenerator;
+import java.util.stream.IntStream;
 import org.umberline.core.balance.UnplantedAlgae;
 import org.umberline.core.simulation.Scenario;
 import org.umberline.core.simulation.Workers;
@@ -35,11 +36,8 @@ public final class Calibration {
   /** Batches of draws are run until at least this share of a posterior's draws counts. Chosen. */
   private static final double ENOUGH_EFFECTIVE = 0.3;
 
-  /** And no more than so many: the rest is evened out. Chosen on synthetic tanks. */
+  /** And no more than so many: the greatest weights are cut off then. Chosen on synthetic tanks. */
   private static final int MOST_BATCHES = 8;
-
-  /** No batch holds less than this share of a posterior's draws. Chosen. */
-  private static final double LEAST_BATCH = 0.25;
 
   /** Runs are kept of so many times the draws that a posterior holds: what few batches come to. */
   private static final double RUNS_KEPT = 1.5;
@@ -68,7 +66,10 @@ public final class Calibration {
 
   private static final double DRAWS_TAKEN = 0.7;
 
-  private static final int TEMPERINGS = 12;
+  /** Where a run is likelier by this than the end of a search, that ended too early. Chosen. */
+  private static final double LIKELIER = 0.5;
+
+  private static final int MOST_SEARCHES = 3;
 
   /** Share of the work that finding the most likely point is, and that the pilots are. */
   static final double FINDING = 0.3;
@@ -205,66 +206,90 @@ public final class Calibration {
         return new Calibration(scenario, workers, progress, stillOff).run(draws, random);
       }
     }
-    List<double[]> runAt = new ArrayList<>();
-    List<double[]> runTruths = new ArrayList<>();
+    double likely = search.logPosterior(standIn.mode());
     double[][] pilots = drawn(standIn, PILOT_TEMPER, Walk.STEP, PILOTS, random);
+    Tried tried = new Tried();
     for (Outcome pilot : runs.at(pilots, FINDING, PILOTING)) {
-      runAt.add(pilot.z());
-      runTruths.add(pilot.atTests());
+      tried.add(pilot, readings.logPosterior(pilot.z(), pilot.atTests()));
     }
-    double taken = Distinct.of(pilots).count() / (double) PILOTS;
-    double step = Walk.step(Walk.STEP, taken, PILOTS_TAKEN);
     double[][] lately = pilots;
     double done = FINDING + PILOTING;
-    Batches batches = new Batches((int) (RUNS_KEPT * draws));
+    double taken = Distinct.of(pilots).count() / (double) PILOTS;
+    double step = Walk.step(Walk.STEP, taken, PILOTS_TAKEN);
+    int most = (int) (RUNS_KEPT * draws);
+    Batches batches = new Batches(most);
+    int searches = 1;
+    boolean endedEarly = tried.best() > likely + LIKELIER;
     do {
-      int size = batchSize(batches, draws);
-      standIn.learn(runAt, runTruths);
-      standIn.stretch(lately);
-      double[][] zs = drawn(standIn, TEMPER, step, size, random);
-      lately = zs;
-      Distinct distinct = Distinct.of(zs);
+      if (endedEarly) {
+        standIn = search.from(tried.likeliest());
+        likely = Math.max(tried.best(), search.logPosterior(standIn.mode()));
+        batches = new Batches(most);
+        step = Walk.STEP;
+        lately = new double[0][];
+        searches++;
+      }
+      standIn.learn(tried.points(), tried.truths());
+      if (lately.length > 0) {
+        standIn.stretch(lately);
+      }
+      int size = batches.next(draws, ENOUGH_EFFECTIVE * draws);
+      lately = drawn(standIn, TEMPER, step, size, random);
+      Distinct distinct = Distinct.of(lately);
       step = Walk.step(step, distinct.count() / (double) size, DRAWS_TAKEN);
       double[] weightAt = new double[distinct.count()];
+      double[] likelyAt = new double[distinct.count()];
       // nobody foresees how many batches it takes: each is told of as half of what is left
       double share = (1 - done) / 2;
+      StandIn drawnFrom = standIn;
       List<Outcome> runOnce =
           runs.sideBySide(
-              weightAt.length,
+              distinct.count(),
               done,
               share,
               own -> {
-                Walk walk = new Walk(standIn, TEMPER);
+                Walk walk = new Walk(drawnFrom, TEMPER);
                 return i -> {
-                  Outcome outcome = own.outcome(distinct.points()[i]);
-                  weightAt[i] = logWeight(outcome, walk);
+                  double[] z = distinct.points()[i];
+                  Outcome outcome = own.outcome(z);
+                  double logLikelihood = readings.logLikelihood(z, outcome.atTests());
+                  weightAt[i] = logLikelihood - walk.logLikelihood(z);
+                  likelyAt[i] = logLikelihood - 0.5 * Resampling.sumOfSquares(z);
                   return outcome;
                 };
               });
       done += share;
       List<Outcome> batch = distinct.byDraw(runOnce);
-      batches.add(batch, Arrays.stream(distinct.which()).mapToDouble(i -> weightAt[i]).toArray());
-      for (Outcome outcome : batch) {
-        runAt.add(outcome.z());
-        runTruths.add(outcome.atTests());
+      double[] likelyOf = distinct.byDraw(likelyAt);
+      for (int i = 0; i < size; i++) {
+        tried.add(batch.get(i), likelyOf[i]);
       }
-    } while (batches.effective() < ENOUGH_EFFECTIVE * draws && batches.count() < MOST_BATCHES);
+      double least = Math.max(likely, tried.best()) - Walk.farOut(parameters.size());
+      batches.add(batch, without(likelyOf, least, distinct.byDraw(weightAt)));
+      endedEarly = tried.best() > likely + LIKELIER && searches < MOST_SEARCHES;
+    } while (endedEarly
+        || batches.effective() < ENOUGH_EFFECTIVE * draws && batches.count() < MOST_BATCHES);
     int[] chosen =
         Resampling.resample(
-            tempered(batches.logWeights(), ENOUGH_EFFECTIVE * draws), draws, random);
+            Resampling.cutOff(batches.logWeights(), ENOUGH_EFFECTIVE * draws), draws, random);
     double before = done;
     List<Outcome> kept = batches.outcomes(chosen, zs -> runs.at(zs, before, 1 - before));
     return posterior(kept, Math.min(draws, batches.effective()), random);
   }
 
-  /** How many draws the next batch takes: as many as are missing if it is no better than before. */
-  private static int batchSize(Batches batches, int draws) {
-    if (batches.count() == 0) {
-      return draws;
-    }
-    double missing = ENOUGH_EFFECTIVE * draws - batches.effective();
-    double size = missing * batches.draws() / batches.effective();
-    return (int) Math.ceil(Math.max(LEAST_BATCH * draws, Math.min(draws, size)));
+  /**
+   * No weight for draws that the tank finds so unlikely that hardly any draw of the posterior is: a
+   * stand-in that is wrong there must not bring them in. Where all are, none is left out.
+   *
+   * @param likely how likely each is
+   * @param least that it has to be
+   */
+  private static double[] without(double[] likely, double least, double[] logWeight) {
+    return Arrays.stream(likely).noneMatch(one -> one >= least)
+        ? logWeight
+        : IntStream.range(0, likely.length)
+            .mapToDouble(i -> likely[i] < least ? Double.NEGATIVE_INFINITY : logWeight[i])
+            .toArray();
   }
 
   private Posterior ofThePrior(int draws, RandomGenerator random) {
@@ -282,36 +307,6 @@ public final class Calibration {
   private Posterior posterior(List<Outcome> kept, double effective, RandomGenerator random) {
     double[][] points = kept.stream().map(Outcome::z).toArray(double[][]::new);
     return summary.posterior(kept, new Learned(points, effective, doubted, random.nextLong()));
-  }
-
-  /**
-   * Weights so far evened out that enough draws count: a few that carry all the weight say more of
-   * the search than of the tank. Where the stand-in is good nothing is evened out.
-   */
-  private static double[] tempered(double[] log, double enough) {
-    if (Resampling.effective(Resampling.normalised(log)) >= enough) {
-      return Resampling.normalised(log);
-    }
-    double low = 0;
-    double high = 1;
-    for (int i = 0; i < TEMPERINGS; i++) {
-      double middle = (low + high) / 2;
-      if (Resampling.effective(evened(log, middle)) >= enough) {
-        low = middle;
-      } else {
-        high = middle;
-      }
-    }
-    return evened(log, low);
-  }
-
-  private static double[] evened(double[] log, double power) {
-    return Resampling.normalised(Arrays.stream(log).map(w -> power * w).toArray());
-  }
-
-  /** How much more the tank believes an outcome than its stand-in does. */
-  private double logWeight(Outcome outcome, Walk walk) {
-    return readings.logLikelihood(outcome.z(), outcome.atTests()) - walk.logLikelihood(outcome.z());
   }
 
   private double[][] drawn(

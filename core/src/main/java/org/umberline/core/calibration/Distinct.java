@@ -29,6 +29,11 @@ record Distinct(double[][] points, int[] which) {
   }
 
   /** By draw what was found {@code byPoint}. */
+  double[] byDraw(double[] byPoint) {
+    return Arrays.stream(which).mapToDouble(i -> byPoint[i]).toArray();
+  }
+
+  /** By draw what was found {@code byPoint}. */
   <T> List<T> byDraw(List<T> byPoint) {
     return Arrays.stream(which).mapToObj(byPoint::get).toList();
   }

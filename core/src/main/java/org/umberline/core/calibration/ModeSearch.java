@@ -68,6 +68,16 @@ final class ModeSearch {
     return off.isEmpty() ? standIn : linearise(new double[parameters.size()], true);
   }
 
+  /** Searches on from a point that turned out to be likelier than the end of the last search. */
+  StandIn from(double[] likelier) {
+    return linearise(likelier, false);
+  }
+
+  /** How likely the tank finds a point, as a logarithm up to a constant. */
+  double logPosterior(double[] z) {
+    return readings.logPosterior(z, runs.atTests(z));
+  }
+
   /** Which of nitrate and phosphate too many readings would be blunders of at {@code z}. */
   Set<Analyte> writtenOff(double[] z) {
     Set<Analyte> off = EnumSet.of(Analyte.NITRATE, Analyte.PHOSPHATE);

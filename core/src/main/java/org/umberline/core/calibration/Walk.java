@@ -111,10 +111,14 @@ final class Walk {
     }
   }
 
+  /** How much less likely than the likeliest point hardly any draw is, as a logarithm. */
+  static double farOut(int coordinates) {
+    return coordinates / 2.0 + FAR_OUT * Math.sqrt(coordinates / 2.0);
+  }
+
   /** Whether hardly any draw lies so far out: a walk that is stuck there goes on. */
   private boolean isFarOut() {
-    double size = place.length;
-    return logDensity < highest - size / 2 - FAR_OUT * Math.sqrt(size / 2);
+    return logDensity < highest - farOut(place.length);
   }
 
   /** Logarithm of the stand-in's likelihood at {@code z}, as far as it is believed. */

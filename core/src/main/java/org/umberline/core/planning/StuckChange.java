@@ -35,6 +35,9 @@ final class StuckChange {
    */
   private static final double LASTS = 1.0 / 3;
 
+  /** Nobody takes out less for a limit that may be passed within the week. Chosen. */
+  private static final double LEAST = 0.1;
+
   private final Basis b;
   private final Nutrient worst;
 
@@ -109,11 +112,16 @@ final class StuckChange {
     return share;
   }
 
-  /** For a nutrient that one change can hold for two looks, or for one, no more than that takes. */
+  /**
+   * For a nutrient that one change can hold for two looks, or for one, no more than that takes, but
+   * no trifle.
+   */
   private double leastFor(Nutrient nutrient) {
-    return leastFor(nutrient, b.search.surely())
-        .or(() -> leastFor(nutrient, weekLater() + 1))
-        .orElse(b.search.largestShare());
+    double least =
+        leastFor(nutrient, b.search.surely())
+            .or(() -> leastFor(nutrient, weekLater() + 1))
+            .orElse(b.search.largestShare());
+    return Math.max(least, b.search.upTo(LEAST));
   }
 
   private Optional<Double> leastFor(Nutrient nutrient, int until) {

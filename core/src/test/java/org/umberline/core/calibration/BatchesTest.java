@@ -63,4 +63,15 @@ class BatchesTest {
         .extracting(outcome -> outcome.z()[0])
         .containsExactly(20.0, 30.0);
   }
+
+  @Test
+  void theNextBatchIsAsLargeAsWhatIsMissing() {
+    Batches batches = new Batches(4);
+    assertThat(batches.next(100, 30)).isEqualTo(100);
+    add(batches, 0, 0, -5000, -5000);
+    // half of the draws count
+    assertThat(batches.next(100, 30)).isEqualTo(56);
+    assertThat(batches.next(100, 5)).isEqualTo(25);
+    assertThat(batches.next(100, 300)).isEqualTo(100);
+  }
 }

@@ -41,7 +41,8 @@ class NutrientPairTest {
   private static NutrientPair read(TankBuilder builder) {
     TankModel tank = builder.build();
     Posterior posterior =
-        Calibration.calibrate(tank, TODAY, Advisor.daysAhead(tank), 120, 1, TankBuilder.WORKERS);
+        Calibration.calibrate(
+            tank, TODAY, Advisor.daysAhead(tank), Calibration.DRAWS, 1, TankBuilder.WORKERS);
     return NutrientPair.of(tank, new Levels(tank, posterior), TODAY);
   }
 
