@@ -21,14 +21,14 @@ final class Batches {
   /** What the draws came to, as long as they are few. */
   private final List<Outcome> kept = new ArrayList<>();
 
-  private final int most;
+  private final int mostKept;
   private double effective;
 
   /**
-   * @param most draws whose runs are kept: the runs of many would fill the memory
+   * @param mostKept draws whose runs are kept: the runs of many would fill the memory
    */
-  Batches(int most) {
-    this.most = most;
+  Batches(int mostKept) {
+    this.mostKept = mostKept;
   }
 
   /**
@@ -41,7 +41,7 @@ final class Batches {
     double sum = Arrays.stream(logWeight).map(w -> Math.exp(w - highest)).sum();
     double counts = Resampling.effective(Resampling.normalised(logWeight));
     double shift = Math.log(counts) - highest - Math.log(sum);
-    if (points.size() + batch.size() <= most) {
+    if (points.size() + batch.size() <= mostKept) {
       kept.addAll(batch);
     } else {
       kept.clear();

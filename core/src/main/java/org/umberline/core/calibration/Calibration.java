@@ -39,7 +39,10 @@ public final class Calibration {
   /** And no more than so many: the greatest weights are cut off then. Chosen on synthetic tanks. */
   private static final int MOST_BATCHES = 8;
 
-  /** Runs are kept of so many times the draws that a posterior holds: what few batches come to. */
+  /**
+   * Runs are kept of so many times the draws that a posterior holds: what few batches come to.
+   * Chosen.
+   */
   private static final double RUNS_KEPT = 1.5;
 
   /** Runs the stand-in first learns from: several times its coordinates. Chosen. */
@@ -69,6 +72,7 @@ public final class Calibration {
   /** Where a run is likelier by this than the end of a search, that ended too early. Chosen. */
   private static final double LIKELIER = 0.5;
 
+  /** And no more searches than so many. Chosen. */
   private static final int MOST_SEARCHES = 3;
 
   /** Share of the work that finding the most likely point is, and that the pilots are. */
@@ -216,15 +220,15 @@ public final class Calibration {
     double done = FINDING + PILOTING;
     double taken = Distinct.of(pilots).count() / (double) PILOTS;
     double step = Walk.step(Walk.STEP, taken, PILOTS_TAKEN);
-    int most = (int) (RUNS_KEPT * draws);
-    Batches batches = new Batches(most);
+    int mostKept = (int) (RUNS_KEPT * draws);
+    Batches batches = new Batches(mostKept);
     int searches = 1;
     boolean endedEarly = tried.best() > likely + LIKELIER;
     do {
       if (endedEarly) {
         standIn = search.from(tried.likeliest());
         likely = Math.max(tried.best(), search.logPosterior(standIn.mode()));
-        batches = new Batches(most);
+        batches = new Batches(mostKept);
         step = Walk.STEP;
         lately = new double[0][];
         searches++;

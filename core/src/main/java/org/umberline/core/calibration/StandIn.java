@@ -35,9 +35,10 @@ final class StandIn {
    */
   private static final double HARDLY = 0.15;
 
-  /** A part of a sum that is more than this goes as the sum itself. */
+  /** A part of a sum that is more than this goes as the sum itself. Chosen. */
   private static final double NEARLY_ALL = 0.9;
 
+  /** And one that is less than this doesn't move it. Chosen. */
   private static final double HARDLY_ANY = 1e-6;
 
   /** The step at which likelihoods' slopes are taken: wider than a step of their tables. */
