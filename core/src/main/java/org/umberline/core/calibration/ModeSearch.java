@@ -49,6 +49,13 @@ final class ModeSearch {
    * is said to, and are believed so much less.
    */
   StandIn find(RandomGenerator random) {
+    StandIn standIn = nearest(random);
+    readings.trustAgreeing(standIn.mode(), runs.atTests(standIn.mode()));
+    standIn.searchOn();
+    return standIn;
+  }
+
+  private StandIn nearest(RandomGenerator random) {
     StandIn standIn = linearise(new double[parameters.size()], true);
     double[] atTests = runs.atTests(standIn.mode());
     if (readings.writtenOff(standIn.mode(), atTests, MOST_BLUNDERS).isEmpty()) {

@@ -1,11 +1,13 @@
 package org.umberline.core.calibration;
 
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.umberline.core.simulation.Scenario;
 import org.umberline.core.tank.Analyte;
 import org.umberline.core.tank.LogEntry;
@@ -17,6 +19,9 @@ final class Readings {
 
   /** A run that is so far off, as a logarithm, is near enough to begin from. Chosen. */
   private static final double NEAR_ENOUGH = 0.3;
+
+  /** More readings than this that agree leave no room for all of them to be blunders. Chosen. */
+  private static final int FEW = 7;
 
   /** How each test is believed now. */
   final TestLikelihood[] believed;
@@ -93,6 +98,27 @@ final class Readings {
         .filter(
             analyte -> blunders.get(analyte) > 1 && blunders.get(analyte) > most * all.get(analyte))
         .collect(Collectors.toSet());
+  }
+
+  /**
+   * Where the course at {@code z} goes through all of an analyte's few readings none of them is a
+   * blunder from now on: another reading may show that, what the make-up lets expect alone may not.
+   */
+  void trustAgreeing(double[] z, double[] atTests) {
+    double[] reads = parameters.logReads(z);
+    for (Analyte analyte : Analyte.values()) {
+      int[] own =
+          IntStream.range(0, believed.length)
+              .filter(i -> tests.get(i).analyte() == analyte)
+              .toArray();
+      if (own.length <= FEW
+          && Arrays.stream(own)
+              .noneMatch(i -> believed[i].isBlunder(atTests[i] * Math.exp(reads[i])))) {
+        for (int i : own) {
+          believed[i] = believed[i].agreeing();
+        }
+      }
+    }
   }
 
   /** From now on the readings of these analytes tell together as much as a few of them. */

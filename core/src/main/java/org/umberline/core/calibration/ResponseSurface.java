@@ -126,25 +126,32 @@ final class ResponseSurface {
    * @param zs where the tank was run
    * @param truths what it held at the tests
    * @param middle among those runs
+   * @param likelihoods of the tests: what matters more to them is learned first
    */
-  void learn(List<double[]> zs, List<double[]> truths, double[] middle) {
+  void learn(
+      List<double[]> zs, List<double[]> truths, double[] middle, TestLikelihood[] likelihoods) {
     int runs = zs.size();
     SurfacePoint point = new SurfacePoint(this);
     double[] shown = new double[logBase.length];
     double[][] misses = new double[runs][logBase.length];
+    double[] sharpness = new double[shown.length];
+    double[] slope = new double[1];
     groups.forEach(SurfaceGroup::forget);
     for (int r = 0; r < runs; r++) {
       point.lookAt(zs.get(r));
       point.logShown(shown);
       double[] reads = parameters.logReads(zs.get(r));
       for (int i = 0; i < shown.length; i++) {
-        double missed = Math.log(Math.max(NOTHING, truths.get(r)[i])) + reads[i] - shown[i];
+        double read = Math.log(Math.max(NOTHING, truths.get(r)[i])) + reads[i];
+        likelihoods[i].quickLogLikelihood(read, slope);
+        sharpness[i] += slope[0] * slope[0] / runs;
+        double missed = read - shown[i];
         misses[r][i] = Math.max(-FARTHEST_MISS, Math.min(FARTHEST_MISS, missed));
       }
     }
     this.middle = middle.clone();
     for (SurfaceGroup group : groups) {
-      group.learn(zs, misses, this.middle);
+      group.learn(zs, misses, this.middle, sharpness);
     }
   }
 }

@@ -89,8 +89,8 @@ final class StandIn {
    * @param truths what it held at the tests
    */
   void learn(List<double[]> zs, List<double[]> truths) {
-    surface.learn(zs, truths, mode);
-    search(mode, false);
+    surface.learn(zs, truths, mode, likelihoods);
+    searchOn();
   }
 
   private double logPosterior(double[] z, boolean rough) {
@@ -111,6 +111,11 @@ final class StandIn {
   /** The most likely point; the curvature there is kept for {@link Walk}. */
   double[] search(boolean rough) {
     return search(at, rough);
+  }
+
+  /** Looks for the most likely point once more, where readings are believed otherwise. */
+  void searchOn() {
+    search(mode, false);
   }
 
   private double[] search(double[] from, boolean rough) {

@@ -23,6 +23,12 @@ final class SurfaceGroup {
 
   private static final int MOST_PRODUCTS = 60;
 
+  /**
+   * What makes runs likelier or less likely by no more than this, as the variance of a logarithm,
+   * is not learned: a hundred of such hardly matter together. Chosen.
+   */
+  private static final double LEAST_TOLD = 0.0005;
+
   final int[] tests;
   final Columns brought;
   final Columns goes;
@@ -82,8 +88,9 @@ final class SurfaceGroup {
    * @param zs where the tank was run
    * @param misses by run and test, logarithms
    * @param middle among those runs
+   * @param sharpness of each test: mean square of its log-likelihood's slope by what it shows
    */
-  void learn(List<double[]> zs, double[][] misses, double[] middle) {
+  void learn(List<double[]> zs, double[][] misses, double[] middle, double[] sharpness) {
     double[][] missed = new double[zs.size()][];
     for (int r = 0; r < missed.length; r++) {
       missed[r] = Vectors.of(misses[r], tests);
@@ -91,11 +98,44 @@ final class SurfaceGroup {
     first = IntStream.range(0, structural).toArray();
     second = new int[structural];
     Arrays.fill(second, -1);
-    double[][] left = left(zs, missed, middle, fitted(zs, missed, middle));
-    addProducts(zs, left, middle);
+    double[] weights = Vectors.of(sharpness, tests);
+    addProducts(zs, left(zs, missed, middle, fitted(zs, missed, middle)), middle, weights);
     double[][] solved = fitted(zs, missed, middle);
-    layOut(Arrays.copyOf(solved, first.length));
     constant = solved[first.length];
+    int[] told = told(zs, middle, solved, weights);
+    first = at(told, first);
+    second = at(told, second);
+    layOut(Arrays.stream(told).mapToObj(f -> solved[f]).toArray(double[][]::new));
+  }
+
+  private static int[] at(int[] which, int[] all) {
+    return Arrays.stream(which).map(i -> all[i]).toArray();
+  }
+
+  /** The features by which runs get noticeably likelier or less likely. */
+  private int[] told(List<double[]> zs, double[] middle, double[][] solved, double[] weights) {
+    double[] x = new double[first.length];
+    double[] sums = new double[x.length];
+    double[] squares = new double[x.length];
+    for (double[] z : zs) {
+      fillFeatures(z, middle, x, 0);
+      for (int f = 0; f < x.length; f++) {
+        sums[f] += x[f] / zs.size();
+        squares[f] += x[f] * x[f] / zs.size();
+      }
+    }
+    return IntStream.range(0, x.length)
+        .filter(f -> weighted(solved[f], weights) * (squares[f] - sums[f] * sums[f]) >= LEAST_TOLD)
+        .toArray();
+  }
+
+  /** Sum of squares by test, each times how much it matters. */
+  private static double weighted(double[] byTest, double[] weights) {
+    double sum = 0;
+    for (int i = 0; i < byTest.length; i++) {
+      sum += weights[i] * byTest[i] * byTest[i];
+    }
+    return sum;
   }
 
   /** What the features teach of each test, the constant last. */
@@ -143,7 +183,7 @@ final class SurfaceGroup {
   /** A product of two coordinates, and how much of what is left it alone would tell. */
   private record Product(int first, int second, double tells) {}
 
-  private void addProducts(List<double[]> zs, double[][] left, double[] middle) {
+  private void addProducts(List<double[]> zs, double[][] left, double[] middle, double[] weights) {
     int runs = left.length;
     double[][] away = new double[coordinates.length][runs];
     for (int k = 0; k < coordinates.length; k++) {
@@ -167,8 +207,10 @@ final class SurfaceGroup {
         }
         Arrays.fill(told, 0);
         Table.addRows(x, left, 0, runs, told);
-        double tells = Resampling.sumOfSquares(told) / (HELD_BACK + Resampling.sumOfSquares(x));
-        products.add(new Product(coordinates[k], coordinates[l], tells));
+        double tells = weighted(told, weights) / (HELD_BACK + Resampling.sumOfSquares(x));
+        if (tells > LEAST_TOLD * runs) {
+          products.add(new Product(coordinates[k], coordinates[l], tells));
+        }
       }
     }
     List<Product> best =

@@ -28,6 +28,9 @@ public final class TestLikelihood {
    */
   private static final double BLUNDER = 0.03;
 
+  /** The same of a reading that agrees with all others. Chosen. */
+  private static final double BLUNDER_OF_AGREEING = 1e-5;
+
   /** From memory. */
   private static final double CARD_BLUR = 0.15;
 
@@ -46,6 +49,7 @@ public final class TestLikelihood {
   private final double high;
   private final double lowBlur;
   private final double highBlur;
+  private final double blunder;
   private final double blunderDensity;
   private final double[] table;
 
@@ -74,6 +78,7 @@ public final class TestLikelihood {
           below ? value : Double.POSITIVE_INFINITY,
           blur,
           blur,
+          BLUNDER,
           0.5);
     }
     if (kit.method() == KitMethod.COLOUR_CARD && kit.steps().size() > 1) {
@@ -92,11 +97,12 @@ public final class TestLikelihood {
           high,
           edgeError(kit, low),
           edgeError(kit, high),
+          BLUNDER,
           1.0 / steps.size());
     }
     double blur = error(kit, value);
     return new TestLikelihood(
-        Use.EXACT, kitPerStandard, value, value, blur, blur, 1 / blunderRange);
+        Use.EXACT, kitPerStandard, value, value, blur, blur, BLUNDER, 1 / blunderRange);
   }
 
   private TestLikelihood(
@@ -106,6 +112,7 @@ public final class TestLikelihood {
       double high,
       double lowBlur,
       double highBlur,
+      double blunder,
       double blunderDensity) {
     this.use = use;
     this.perStandard = perStandard;
@@ -113,6 +120,7 @@ public final class TestLikelihood {
     this.high = high;
     this.lowBlur = lowBlur;
     this.highBlur = highBlur;
+    this.blunder = blunder;
     this.blunderDensity = blunderDensity;
     table = tabulate();
   }
@@ -127,7 +135,14 @@ public final class TestLikelihood {
         high,
         Math.hypot(lowBlur, inKitUnit),
         Math.hypot(highBlur, inKitUnit),
+        blunder,
         blunderDensity);
+  }
+
+  /** The same reading where it agrees with all others: hardly a blunder. */
+  TestLikelihood agreeing() {
+    return new TestLikelihood(
+        use, perStandard, low, high, lowBlur, highBlur, BLUNDER_OF_AGREEING, blunderDensity);
   }
 
   private static int nearest(List<Double> steps, double value) {
@@ -201,7 +216,7 @@ public final class TestLikelihood {
 
   /** Whether the reading is rather a blunder if the truth times the kit's bias is {@code shown}. */
   boolean isBlunder(double shown) {
-    return Math.exp(logLikelihood(shown)) < 2 * BLUNDER * blunderDensity;
+    return Math.exp(logLikelihood(shown)) < 2 * blunder * blunderDensity;
   }
 
   /**
@@ -239,7 +254,7 @@ public final class TestLikelihood {
     } else {
       likelihood = cumulative((high - reading) / highBlur) - cumulative((low - reading) / lowBlur);
     }
-    return Math.log(Math.max(SMALLEST, (1 - BLUNDER) * likelihood + BLUNDER * blunderDensity));
+    return Math.log(Math.max(SMALLEST, (1 - blunder) * likelihood + blunder * blunderDensity));
   }
 
   /**
@@ -286,8 +301,8 @@ public final class TestLikelihood {
       double reading = Math.exp(logShown) * perStandard;
       double z = (reading - low) / lowBlur;
       double likelihood =
-          (1 - BLUNDER) * Math.exp(-0.5 * z * z) / (lowBlur * Math.sqrt(2 * Math.PI));
-      double both = Math.max(SMALLEST, likelihood + BLUNDER * blunderDensity);
+          (1 - blunder) * Math.exp(-0.5 * z * z) / (lowBlur * Math.sqrt(2 * Math.PI));
+      double both = Math.max(SMALLEST, likelihood + blunder * blunderDensity);
       slope[0] = -z / lowBlur * reading * likelihood / both;
       return Math.log(both);
     }

@@ -40,7 +40,6 @@ public record TrialOutcome(
     double low,
     double high,
     List<Story.Happened> others) {
-  private static final int DRAWS = 150;
   private static final long SEED = 1;
 
   /** Tests of the first third show too little of it. Chosen. */
@@ -141,7 +140,7 @@ public record TrialOutcome(
     Nutrient nutrient = Nutrient.of(trial.analyte()).orElseThrow();
     int days = trial.days() + 1;
     Posterior posterior =
-        Calibration.calibrate(tank.withLog(log), begun, days, DRAWS, SEED, workers);
+        Calibration.calibrate(tank.withLog(log), begun, days, Calibration.DRAWS, SEED, workers);
     Projection ahead = Projection.of(posterior, days, PlannedChanges.NONE);
     Random random = new Random(SEED);
     int known = posterior.scenario().probesKnown().size();

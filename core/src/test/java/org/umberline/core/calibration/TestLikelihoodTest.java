@@ -94,6 +94,9 @@ class TestLikelihoodTest {
     TestLikelihood twenty = nitrate(20, Qualifier.EQUAL, TestUnit.NITRATE);
     assertThat(twenty.logLikelihood(1000)).isGreaterThan(-6);
     assertThat(twenty.roughLogLikelihood(1000)).as("leads back").isLessThan(-1000);
+    assertThat(twenty.agreeing().logLikelihood(1000)).as("hardly one").isLessThan(-10);
+    assertThat(twenty.agreeing().logLikelihood(20))
+        .isCloseTo(twenty.logLikelihood(20), within(0.05));
   }
 
   /** The normal distribution of the likelihoods against Hipparchus' error function. */

@@ -36,7 +36,7 @@ class AbsenceTest {
       builder.change(7 * week, 25).test(7 * week - 0.5, Analyte.NITRATE, 30, "meter");
     }
     tank = builder.build();
-    posterior = Calibration.calibrate(tank, TODAY, 90, 200, 1, WORKERS);
+    posterior = Calibration.calibrate(tank, TODAY, 90, Calibration.DRAWS, 1, WORKERS);
   }
 
   private static Absence away(int from, int to, double share) {
@@ -60,7 +60,7 @@ class AbsenceTest {
 
   @Test
   void theSmallestChangeBeforeIsFoundAndHoldsWhatItPromises() {
-    Absence absence = away(4, 18, 1.3);
+    Absence absence = away(4, 18, 1.2);
     assertThat(absence.without().probabilityWithinLines()).isLessThan(0.9);
     assertThat(absence.with()).isPresent();
     Absence.Outcome with = absence.with().orElseThrow();

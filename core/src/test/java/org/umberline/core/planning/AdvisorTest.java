@@ -583,7 +583,8 @@ class AdvisorTest {
             .test(1, Analyte.PHOSPHATE, 0.1, "p")
             .test(30, Analyte.PHOSPHATE, 0.4, "p")
             .build();
-    Posterior full = Calibration.calibrate(tank, AS_OF, Advisor.daysAhead(tank), 100, 1, WORKERS);
+    Posterior full =
+        Calibration.calibrate(tank, AS_OF, Advisor.daysAhead(tank), Calibration.DRAWS, 1, WORKERS);
     Advice advice = new Advisor(tank, full, AS_OF.atTime(18, 0).toInstant(ZoneOffset.UTC)).advise();
     assertThat(advice.work()).isNotEmpty();
     assertThat(advice.work().get(0).on()).isEqualTo(AS_OF);
