@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { RoundsLine } from '../api/client';
 import { MANY, arrange, type View } from './rounds';
-import { heading, takes } from './words';
+import { heading, reason, takes } from './words';
 
 const line = (name: string, verdict: RoundsLine['verdict'], due: RoundsLine['due'] = []) =>
   ({
@@ -74,5 +74,16 @@ describe('a round in a few words', () => {
   it('says what today takes, a test that is asked twice once', () => {
     expect(takes([change, test])).toBe('about 40 min and 60 L to change · one test due');
     expect(takes([line('Pond', 'SKIP')])).toBe('');
+  });
+});
+
+describe('a line of the rounds', () => {
+  it('says what a change is for where no routine holds', () => {
+    const why = ['OVER_NOW', 'OVER_NOW', 'LARGEST_NOT_ENOUGH', 'CHANGE_HELPS'].map((kind, i) => ({
+      kind,
+      words: [{ text: `${i}.` }],
+    })) as RoundsLine['why'];
+    expect(reason({ ...line('Pond', 'STUCK'), why })).toBe('0. 3.');
+    expect(reason({ ...line('Pond', 'STUCK'), why: why.slice(0, 3) })).toBe('0. 1.');
   });
 });

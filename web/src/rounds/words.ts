@@ -96,8 +96,12 @@ export function reason(line: RoundsLine): string {
         ? drawn('phosphate', line.phosphate.line.ceilingMgL ?? 0)
         : drawn('nitrate', line.nitrate.line.ceilingMgL)
     } without any change.`;
+  // what a change comes to where no routine holds is why it is asked for
+  const helps = line.why.find((one) => one.kind === 'CHANGE_HELPS');
   return line.why
-    .slice(0, MOST_REASONS)
+    .filter((one) => one !== helps)
+    .slice(0, helps ? MOST_REASONS - 1 : MOST_REASONS)
+    .concat(helps ?? [])
     .map((one) => said(one.words, line.tank.today))
     .join(' ');
 }

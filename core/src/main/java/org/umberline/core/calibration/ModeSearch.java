@@ -50,8 +50,9 @@ final class ModeSearch {
    */
   StandIn find(RandomGenerator random) {
     StandIn standIn = nearest(random);
-    readings.trustAgreeing(standIn.mode(), runs.atTests(standIn.mode()));
-    standIn.searchOn();
+    if (readings.trustAgreeing(standIn.mode(), runs.atTests(standIn.mode()))) {
+      standIn.searchOn();
+    }
     return standIn;
   }
 

@@ -103,9 +103,12 @@ final class Readings {
   /**
    * Where the course at {@code z} goes through all of an analyte's few readings none of them is a
    * blunder from now on: another reading may show that, what the make-up lets expect alone may not.
+   *
+   * @return whether there are such readings
    */
-  void trustAgreeing(double[] z, double[] atTests) {
+  boolean trustAgreeing(double[] z, double[] atTests) {
     double[] reads = parameters.logReads(z);
+    boolean any = false;
     for (Analyte analyte : Analyte.values()) {
       int[] own =
           IntStream.range(0, believed.length)
@@ -116,9 +119,11 @@ final class Readings {
               .noneMatch(i -> believed[i].isBlunder(atTests[i] * Math.exp(reads[i])))) {
         for (int i : own) {
           believed[i] = believed[i].agreeing();
+          any = true;
         }
       }
     }
+    return any;
   }
 
   /** From now on the readings of these analytes tell together as much as a few of them. */

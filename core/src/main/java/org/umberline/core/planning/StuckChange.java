@@ -101,7 +101,11 @@ final class StuckChange {
         nutrient == Nutrient.NITRATE
             ? b.after(nutrient, share, 1)
             : level(once(share), nutrient, SETTLED_DAYS);
-    if (nutrient != worst && b.promise.overNow(nutrient) <= Basis.MORE_LIKELY_THAN_NOT) {
+    boolean told =
+        why.stream()
+            .anyMatch(
+                r -> r.kind() == Kind.MAY_GO_OVER && r.nutrient().equals(Optional.of(nutrient)));
+    if (nutrient != worst && !told && b.promise.overNow(nutrient) <= Basis.MORE_LIKELY_THAN_NOT) {
       why.add(
           Reason.of(Kind.MAY_GO_OVER)
               .of(nutrient)
