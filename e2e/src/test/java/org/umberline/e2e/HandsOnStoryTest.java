@@ -236,10 +236,11 @@ class HandsOnStoryTest {
                     .filter(one -> one.getText().startsWith("Breakwater"))
                     .findFirst()
                     .orElse(null));
-    if (tank.findElements(By.cssSelector("[data-testid=photometer]")).isEmpty()) {
+    By nitrate = By.cssSelector("[data-analyte=nitrate] [data-testid=photometer]");
+    if (tank.findElements(nitrate).isEmpty()) {
       page.reach(tank.findElement(By.xpath(".//button[text()='Other tests']"))).click();
     }
-    page.reach(page.see("photometer")).click();
+    page.reach(page.await("nitrate's meter", d -> tank.findElement(nitrate))).click();
     page.awaitText("meter", "measuring");
     application.photometer("/fault/drop");
     page.awaitText("meter", "does not answer");
