@@ -90,7 +90,7 @@ final class Readings {
     for (int i = 0; i < atTests.length; i++) {
       Analyte analyte = tests.get(i).analyte();
       all.merge(analyte, 1, Integer::sum);
-      if (believed[i].isBlunder(atTests[i] * Math.exp(reads[i]))) {
+      if (isBlunder(i, reads, atTests)) {
         blunders.merge(analyte, 1, Integer::sum);
       }
     }
@@ -98,6 +98,10 @@ final class Readings {
         .filter(
             analyte -> blunders.get(analyte) > 1 && blunders.get(analyte) > most * all.get(analyte))
         .collect(Collectors.toSet());
+  }
+
+  private boolean isBlunder(int test, double[] reads, double[] atTests) {
+    return believed[test].isBlunder(atTests[test] * Math.exp(reads[test]));
   }
 
   /**
@@ -114,9 +118,7 @@ final class Readings {
           IntStream.range(0, believed.length)
               .filter(i -> tests.get(i).analyte() == analyte)
               .toArray();
-      if (own.length <= FEW
-          && Arrays.stream(own)
-              .noneMatch(i -> believed[i].isBlunder(atTests[i] * Math.exp(reads[i])))) {
+      if (own.length <= FEW && Arrays.stream(own).noneMatch(i -> isBlunder(i, reads, atTests))) {
         for (int i : own) {
           believed[i] = believed[i].agreeing();
           any = true;

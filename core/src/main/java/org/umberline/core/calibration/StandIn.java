@@ -171,7 +171,7 @@ final class StandIn {
   private void settle(double[] z, RealMatrix curvature) {
     mode = z;
     centre = z;
-    spread = inverse(new CholeskyDecomposition(curvature).getLT().getData());
+    spread = Vectors.inverse(new CholeskyDecomposition(curvature).getLT().getData());
     reach = Table.turned(spread, spread.length);
     evened = evened();
   }
@@ -307,25 +307,6 @@ final class StandIn {
   private double bend(int test, double logShown, boolean rough) {
     double sides = value(test, logShown + H, rough) + value(test, logShown - H, rough);
     return Math.max(0, (2 * value(test, logShown, rough) - sides) / (H * H));
-  }
-
-  /** Inverse of an upper triangular matrix. */
-  private static double[][] inverse(double[][] upper) {
-    int size = upper.length;
-    double[][] inverse = new double[size][size];
-    for (int row = size - 1; row >= 0; row--) {
-      double[] sum = inverse[row];
-      sum[row] = 1;
-      for (int l = row + 1; l < size; l++) {
-        for (int k = l; k < size; k++) {
-          sum[k] -= upper[row][l] * inverse[l][k];
-        }
-      }
-      for (int k = row; k < size; k++) {
-        sum[k] /= upper[row][row];
-      }
-    }
-    return inverse;
   }
 
   int size() {

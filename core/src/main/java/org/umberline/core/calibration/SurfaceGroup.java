@@ -102,18 +102,14 @@ final class SurfaceGroup {
     addProducts(zs, left(zs, missed, middle, fitted(zs, missed, middle)), middle, weights);
     double[][] solved = fitted(zs, missed, middle);
     constant = solved[first.length];
-    int[] told = told(zs, middle, solved, weights);
-    first = at(told, first);
-    second = at(told, second);
-    layOut(Arrays.stream(told).mapToObj(f -> solved[f]).toArray(double[][]::new));
-  }
-
-  private static int[] at(int[] which, int[] all) {
-    return Arrays.stream(which).map(i -> all[i]).toArray();
+    int[] kept = kept(zs, middle, solved, weights);
+    first = Vectors.of(first, kept);
+    second = Vectors.of(second, kept);
+    layOut(Arrays.stream(kept).mapToObj(f -> solved[f]).toArray(double[][]::new));
   }
 
   /** The features by which runs get noticeably likelier or less likely. */
-  private int[] told(List<double[]> zs, double[] middle, double[][] solved, double[] weights) {
+  private int[] kept(List<double[]> zs, double[] middle, double[][] solved, double[] weights) {
     double[] x = new double[first.length];
     double[] sums = new double[x.length];
     double[] squares = new double[x.length];

@@ -1,6 +1,8 @@
 package org.umberline.core.calibration;
 
-/** Sums over arrays in the inner loop of the search. */
+import java.util.Arrays;
+
+/** Arithmetic on arrays in the inner loop of the search. */
 final class Vectors {
   private Vectors() {}
 
@@ -13,10 +15,34 @@ final class Vectors {
     return result;
   }
 
+  /** Those of {@code all} that stand at {@code which}. */
+  static int[] of(int[] all, int[] which) {
+    return Arrays.stream(which).map(i -> all[i]).toArray();
+  }
+
   /** Adds {@code factor} times the first {@code count} of {@code what} to {@code to}. */
   static void add(double factor, double[] what, double[] to, int count) {
     for (int i = 0; i < count; i++) {
       to[i] += factor * what[i];
     }
+  }
+
+  /** Inverse of an upper triangular matrix. */
+  static double[][] inverse(double[][] upper) {
+    int size = upper.length;
+    double[][] inverse = new double[size][size];
+    for (int row = size - 1; row >= 0; row--) {
+      double[] sum = inverse[row];
+      sum[row] = 1;
+      for (int l = row + 1; l < size; l++) {
+        for (int k = l; k < size; k++) {
+          sum[k] -= upper[row][l] * inverse[l][k];
+        }
+      }
+      for (int k = row; k < size; k++) {
+        sum[k] /= upper[row][row];
+      }
+    }
+    return inverse;
   }
 }
