@@ -10,7 +10,6 @@ import org.umberline.core.calibration.Posterior;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Advice;
 import org.umberline.core.planning.Advisor;
-import org.umberline.core.planning.Reason;
 import org.umberline.core.planning.Reason.Kind;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.WayOfKeeping;
@@ -67,7 +66,6 @@ class StuckTanksTest {
                     && reason.nutrient().orElseThrow() == Nutrient.NITRATE
                     // as the step beside it says
                     && reason.value().orElseThrow() == advice.catchUp().get(0).nitrateAfterMgL());
-    assertThat(advice.today().why()).extracting(Reason::kind).doesNotHaveDuplicates();
   }
 
   /** The tap holds most of the phosphate there is: half the water would take a tenth of it. */
