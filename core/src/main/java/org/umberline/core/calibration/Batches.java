@@ -12,6 +12,9 @@ import java.util.function.Function;
  * them together.
  */
 final class Batches {
+  /** The first batch holds this share of the most a batch may hold: it is often enough. Chosen. */
+  private static final double FIRST = 0.8;
+
   /** No batch holds less than this share of the most it may hold. Chosen. */
   private static final double LEAST = 0.25;
 
@@ -59,12 +62,12 @@ final class Batches {
    * How many draws the next batch takes: as many as are missing if they count as much as those
    * before.
    *
-   * @param most the first batch, and any that is to make up for hardly a draw that counts
+   * @param most one that is to make up for hardly a draw that counts
    * @param wanted how many draws shall count
    */
   int next(int most, double wanted) {
     if (points.isEmpty()) {
-      return most;
+      return (int) Math.ceil(FIRST * most);
     }
     double missing = (wanted - effective) * points.size() / effective;
     return (int) Math.ceil(Math.min(most, Math.max(LEAST * most, missing)));

@@ -55,7 +55,7 @@ public final class Calibration {
    * Draws believe the tests by this much only: where the tank differs from its stand-in the truth
    * must still lie among them. Chosen by ranks of drawn tanks.
    */
-  private static final double TEMPER = 0.8;
+  private static final double TEMPER = 0.9;
 
   /** More spare the way to the first, and are less apart from one another. Chosen. */
   private static final int DRAWS_OF_A_WALK = 50;

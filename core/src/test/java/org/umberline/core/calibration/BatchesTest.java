@@ -67,7 +67,7 @@ class BatchesTest {
   @Test
   void theNextBatchIsAsLargeAsWhatIsMissing() {
     Batches batches = new Batches(4);
-    assertThat(batches.next(100, 30)).isEqualTo(100);
+    assertThat(batches.next(100, 30)).isEqualTo(80);
     add(batches, 0, 0, -5000, -5000);
     // half of the draws count
     assertThat(batches.next(100, 30)).isEqualTo(56);

@@ -668,7 +668,8 @@ class AdvisorTest {
             .startedOn(TankBuilder.START)
             .test(89, Analyte.NITRATE, 20, "n")
             .build();
-    Posterior posterior = Calibration.calibrate(tank, asOf, 90, 60, 1, TankBuilder.WORKERS);
+    Posterior posterior =
+        Calibration.calibrate(tank, asOf, 90, Calibration.DRAWS, 1, TankBuilder.WORKERS);
     Advice advice =
         new Advisor(tank, posterior, asOf.atTime(20, 0).toInstant(ZoneOffset.UTC)).advise();
     assertThat(advice.today().why()).noneMatch(why -> why.kind() == Reason.Kind.SAFETY_BY_MODEL);
