@@ -4,7 +4,7 @@ import org.umberline.core.balance.Denitrification;
 import org.umberline.core.balance.FeedNutrients;
 import org.umberline.core.balance.PhosphateExchange;
 
-/** What the pools gain and lose, laid out for the day at hand under one set of multipliers. */
+/** What the pools gain and lose, laid out for the days at hand under one set of multipliers. */
 final class Rates {
   // The same for a whole run
   double uptake;
@@ -37,7 +37,7 @@ final class Rates {
   /** Phosphate of each blend, mg P/L. */
   final double[] blendPhosphorus;
 
-  // Of the day at hand; inflows in mg a day, shares per day
+  // Of the days at hand; inflows in mg a day, shares per day
   int day;
   double ammoniaIn;
   double nitrateIn;
@@ -97,21 +97,36 @@ final class Rates {
         topOff * blendPhosphorus[blend] + multipliers.unlistedPhosphorus * scenario.volumeL;
   }
 
-  /** What holds for one day. */
-  void beginDay(int today, Multipliers multipliers) {
-    day = today;
-    FeedNutrients food = scenario.food[day];
+  /**
+   * What holds for days that go on alike: what comes in as on the average of them, the rest as on
+   * the first.
+   *
+   * @param end the day after the last of them
+   */
+  void beginDays(int first, int end, Multipliers multipliers) {
+    day = first;
     DayRates here = scenario.rates;
-    double nitrogenLoad = multipliers.nitrogenLoad[day];
-    double phosphorusLoad = multipliers.phosphorusLoad[day];
-    ammoniaIn = food.nitrogenDissolved() * nitrogenLoad + here.ammoniaBesides[day];
-    nitrateIn = scenario.fertiliserNitrogen[day] + nitrateAlways;
-    phosphorusIn =
-        food.phosphorusDissolved() * phosphorusLoad
-            + here.phosphorusBesides[day]
-            + phosphorusAlways;
-    wasteNitrogenIn = food.nitrogenSolid() * nitrogenLoad;
-    wastePhosphorusIn = food.phosphorusSolid() * phosphorusLoad;
+    ammoniaIn = 0;
+    nitrateIn = 0;
+    phosphorusIn = 0;
+    wasteNitrogenIn = 0;
+    wastePhosphorusIn = 0;
+    for (int d = first; d < end; d++) {
+      FeedNutrients food = scenario.food[d];
+      double nitrogenLoad = multipliers.nitrogenLoad[d];
+      double phosphorusLoad = multipliers.phosphorusLoad[d];
+      ammoniaIn += food.nitrogenDissolved() * nitrogenLoad + here.ammoniaBesides[d];
+      nitrateIn += scenario.fertiliserNitrogen[d];
+      phosphorusIn += food.phosphorusDissolved() * phosphorusLoad + here.phosphorusBesides[d];
+      wasteNitrogenIn += food.nitrogenSolid() * nitrogenLoad;
+      wastePhosphorusIn += food.phosphorusSolid() * phosphorusLoad;
+    }
+    double perDay = 1.0 / (end - first);
+    ammoniaIn *= perDay;
+    nitrateIn = nitrateIn * perDay + nitrateAlways;
+    phosphorusIn = phosphorusIn * perDay + phosphorusAlways;
+    wasteNitrogenIn *= perDay;
+    wastePhosphorusIn *= perDay;
     mineralisation = scenario.mineralisation[day];
     captureRate = scenario.captureRate[day];
     skimRate = scenario.skimRate[day];
@@ -119,6 +134,11 @@ final class Rates {
     mineralShare = here.mineralShare[day];
     captureShare = here.captureShare[day];
     skimShare = here.skimShare[day];
+  }
+
+  /** What rock and sand give off more than they bind, mg P a day. */
+  double comesFree(TankState state) {
+    return frees * state.boundPhosphorus - binds * state.phosphorus;
   }
 
   /** Share of {@code nitrate}, mg N, that beds, filters and rock turn to gas, per day. */

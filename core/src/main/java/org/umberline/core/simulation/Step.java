@@ -11,12 +11,6 @@ import org.umberline.core.balance.PlantGrowth;
  * its start, then with those at its middle. Allocates nothing.
  */
 final class Step {
-  /**
-   * Largest difference between two passes where the step goes on as the one before: its guess is a
-   * better one than a guess that nothing moves, so what it misses matters less.
-   */
-  private static final double GOOD_COURSE = 0.005;
-
   /** Passes in which a guess that was too far off may come near enough. Chosen. */
   private static final int PASSES_ON_COURSE = 2;
 
@@ -30,8 +24,7 @@ final class Step {
 
   private final Scenario scenario;
   private final Rates rates;
-  private final double tolerance;
-  private final double goodCourse;
+  private final TankSimulator.Care care;
   private final double volume;
   private final Growth growth;
   private final LinearPool solids = new LinearPool();
@@ -64,15 +57,10 @@ final class Step {
   private final double[] coursePlants;
   private final double[] courseAdsorbed;
 
-  /**
-   * @param tolerance largest difference between the two passes, as a share of the pool
-   * @param loosened how many times as much may be missed as in a run that is not a search
-   */
-  Step(Scenario scenario, Rates rates, double tolerance, double loosened) {
+  Step(Scenario scenario, Rates rates, TankSimulator.Care care) {
     this.scenario = scenario;
     this.rates = rates;
-    this.tolerance = tolerance;
-    goodCourse = GOOD_COURSE * loosened;
+    this.care = care;
     volume = scenario.volumeL;
     next = new TankState(scenario);
     growth = new Growth(scenario, rates);
@@ -94,8 +82,8 @@ final class Step {
       goOn(state, h / courseStep);
       for (int i = 0; i < PASSES_ON_COURSE; i++) {
         double difference = repeat(state, h);
-        if (difference <= goodCourse) {
-          return Compared.smaller(difference, tolerance);
+        if (difference <= care.course()) {
+          return Compared.smaller(difference, care.tolerance());
         }
       }
     }
@@ -278,6 +266,23 @@ final class Step {
       next.adsorbedPhosphorus[a] = held + fits;
       next.phosphorus += adsorbed - fits;
     }
+  }
+
+  /**
+   * How far phosphate is from a straight line between the ends of the step that was worked out, mg
+   * P: what goes between water, rock and sand calms down at a rate of its own.
+   *
+   * @param share of the step's {@code h} days that has passed
+   */
+  double bend(TankState state, double share, double h) {
+    double rate = rates.binds + rates.frees;
+    double over = rate * h;
+    double so = over * share;
+    double restless = Exponential.remains(over, Exponential.series(over));
+    double restlessStill = Exponential.remains(so, Exponential.series(so));
+    return (rates.comesFree(state) - rates.comesFree(next))
+        * ((1 - restlessStill) / (1 - restless) - share)
+        / rate;
   }
 
   /** Goes to where the step that was worked out leads. */

@@ -50,8 +50,10 @@ public final class Trace {
   }
 
   void startDay(int day, TankState state) {
-    double nitrateMgL = state.nitrate * perLitre;
-    double phosphorusMgL = state.phosphorus * perLitre;
+    startDay(day, state.nitrate * perLitre, state.phosphorus * perLitre);
+  }
+
+  private void startDay(int day, double nitrateMgL, double phosphorusMgL) {
     nitrateHigh[day] = nitrateMgL;
     nitrateLow[day] = nitrateMgL;
     phosphorusHigh[day] = phosphorusMgL;
@@ -59,8 +61,10 @@ public final class Trace {
   }
 
   void see(int day, TankState state) {
-    double nitrateMgL = state.nitrate * perLitre;
-    double phosphorusMgL = state.phosphorus * perLitre;
+    see(day, state.nitrate * perLitre, state.phosphorus * perLitre);
+  }
+
+  private void see(int day, double nitrateMgL, double phosphorusMgL) {
     if (nitrateMgL > nitrateHigh[day]) {
       nitrateHigh[day] = nitrateMgL;
     } else if (nitrateMgL < nitrateLow[day]) {
@@ -80,10 +84,30 @@ public final class Trace {
     nitrite[day] = state.nitrite * perLitre;
   }
 
-  /** Reads a probe after {@code share} of a step. */
-  void probe(int probe, TankState from, TankState to, double share) {
+  /**
+   * A day ends and the next begins within a step.
+   *
+   * @param share of the step that has passed
+   * @param bend see {@link Step#bend}
+   */
+  void passMidnight(int day, TankState from, TankState to, double share, double bend) {
+    nitrate[day] = between(from.nitrate, to.nitrate, share) * perLitre;
+    phosphorus[day] = (between(from.phosphorus, to.phosphorus, share) + bend) * perLitre;
+    ammonia[day] = between(from.ammonia, to.ammonia, share) * perLitre;
+    nitrite[day] = between(from.nitrite, to.nitrite, share) * perLitre;
+    see(day, nitrate[day], phosphorus[day]);
+    startDay(day + 1, nitrate[day], phosphorus[day]);
+  }
+
+  /**
+   * Reads a probe within a step.
+   *
+   * @param share of the step that has passed
+   * @param bend see {@link Step#bend}
+   */
+  void probe(int probe, TankState from, TankState to, double share, double bend) {
     probeNitrate[probe] = between(from.nitrate, to.nitrate, share) * perLitre;
-    probePhosphorus[probe] = between(from.phosphorus, to.phosphorus, share) * perLitre;
+    probePhosphorus[probe] = (between(from.phosphorus, to.phosphorus, share) + bend) * perLitre;
     probeAmmonia[probe] = between(from.ammonia, to.ammonia, share) * perLitre;
     probeNitrite[probe] = between(from.nitrite, to.nitrite, share) * perLitre;
   }

@@ -67,8 +67,7 @@ class TankSimulatorTest {
     }
     TankState state = new TankState(scenario);
     scenario.start(state, multipliers, 5 * random.nextDouble(), random.nextDouble());
-    double nitrogenBefore = scenario.nitrogenMg(state);
-    double phosphorusBefore = scenario.phosphorusMg(state);
+    TankState before = state.copy();
     PlannedChanges planned =
         PlannedChanges.atNoon(List.of(62, 65, 80), 0.1 + 0.8 * random.nextDouble());
     TankSimulator simulator = new TankSimulator(scenario);
@@ -88,6 +87,15 @@ class TankSimulatorTest {
         assertThat(state.plantDryG(j)).isNotNegative();
       }
     }
+    assertNothingIsLost(scenario, before, state);
+    TankState quick = before.copy();
+    TankSimulator.quick(scenario).run(quick, 0, scenario.days(), multipliers, planned, trace);
+    assertNothingIsLost(scenario, before, quick);
+  }
+
+  private static void assertNothingIsLost(Scenario scenario, TankState before, TankState state) {
+    double nitrogenBefore = scenario.nitrogenMg(before);
+    double phosphorusBefore = scenario.phosphorusMg(before);
     double nitrogenNet = 0;
     double phosphorusNet = 0;
     double nitrogenThrough = nitrogenBefore;
