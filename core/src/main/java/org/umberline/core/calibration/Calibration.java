@@ -37,7 +37,7 @@ public final class Calibration {
   private static final double ENOUGH_EFFECTIVE = 0.3;
 
   /** And no more than so many: the greatest weights are cut off then. Chosen on synthetic tanks. */
-  private static final int MOST_BATCHES = 8;
+  private static final int MOST_BATCHES = 16;
 
   /**
    * Runs are kept of so many times the draws that a posterior holds: what few batches come to.

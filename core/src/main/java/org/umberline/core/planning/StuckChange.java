@@ -56,8 +56,7 @@ final class StuckChange {
   /** What the largest change every week comes to, where that is over the line all the same. */
   static Optional<Reason> everyWeek(Basis b, Nutrient nutrient) {
     double level = b.search.largest().weeklyPeak(nutrient);
-    double ceiling = nutrient.line(b.judgedLines()).ceilingMgL().orElse(Double.POSITIVE_INFINITY);
-    return level > CLEARLY_OVER * ceiling
+    return level > CLEARLY_OVER * ceiling(b, nutrient)
         ? Optional.of(Reason.of(Kind.BEST_REACHABLE).of(nutrient).value(level))
         : Optional.empty();
   }
@@ -96,11 +95,6 @@ final class StuckChange {
     }
     Nutrient nutrient = helped.get(0);
     double share = nutrient == worst ? b.search.largestShare() : leastFor(nutrient);
-    // what a page shows beside the step, unless rock gives some of it back
-    double level =
-        nutrient == Nutrient.NITRATE
-            ? b.after(nutrient, share, 1)
-            : level(once(share), nutrient, SETTLED_DAYS);
     boolean told =
         why.stream()
             .anyMatch(
@@ -112,8 +106,26 @@ final class StuckChange {
               .on(b.date(weekLater()))
               .chance(b.promise.over(PlannedChanges.NONE, nutrient, weekLater())));
     }
-    why.add(Reason.of(Kind.CHANGE_HELPS).of(nutrient).value(level));
+    // what comes under its line is worth more than what doesn't
+    Nutrient gains =
+        helped.stream()
+            .filter(n -> after(n, share) < ceiling(b, n))
+            .filter(n -> b.promise.overNow(n) > Basis.MORE_LIKELY_THAN_NOT)
+            .findFirst()
+            .orElse(nutrient);
+    why.add(Reason.of(Kind.CHANGE_HELPS).of(gains).value(after(gains, share)));
     return share;
+  }
+
+  /** What a page shows beside the step, unless rock gives some of it back. */
+  private double after(Nutrient nutrient, double share) {
+    return nutrient == Nutrient.NITRATE
+        ? b.after(nutrient, share, 1)
+        : level(once(share), nutrient, SETTLED_DAYS);
+  }
+
+  private static double ceiling(Basis b, Nutrient nutrient) {
+    return nutrient.line(b.judgedLines()).ceilingMgL().orElse(Double.POSITIVE_INFINITY);
   }
 
   /**

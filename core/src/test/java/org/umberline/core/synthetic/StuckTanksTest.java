@@ -4,13 +4,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.umberline.core.TankBuilder.WORKERS;
 
 import java.time.LocalDate;
+import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import org.umberline.core.calibration.Calibration;
 import org.umberline.core.calibration.Posterior;
 import org.umberline.core.forecast.Nutrient;
 import org.umberline.core.planning.Advice;
 import org.umberline.core.planning.Advisor;
+import org.umberline.core.planning.Reason;
 import org.umberline.core.planning.Reason.Kind;
+import org.umberline.core.tank.Line;
+import org.umberline.core.tank.Lines;
 import org.umberline.core.tank.TankModel;
 import org.umberline.core.tank.WayOfKeeping;
 
@@ -22,8 +26,10 @@ class StuckTanksTest {
     for (int day = 0; day < days; day++) {
       tank.liveByHabit();
     }
-    TankModel known = tank.known(keeping.lines(), keeping.largestChange());
-    LocalDate today = tank.lastDay();
+    return advice(tank.known(keeping.lines(), keeping.largestChange()), tank.lastDay());
+  }
+
+  private static Advice advice(TankModel known, LocalDate today) {
     Posterior posterior =
         Calibration.calibrate(known, today, Advisor.daysAhead(known), 300, 1, WORKERS);
     return new Advisor(known, posterior, SeasonReport.evening(today)).advise();
@@ -77,5 +83,36 @@ class StuckTanksTest {
             reason ->
                 reason.kind() == Kind.CHANGE_HELPS
                     && reason.nutrient().orElseThrow() == Nutrient.PHOSPHATE);
+  }
+
+  /**
+   * Half the water brings nitrate under its limit; phosphate comes back, and is over it whatever is
+   * changed.
+   */
+  @Test
+  void aChangeIsToldByWhatItBringsUnderItsLimit() {
+    TankModel tank = SyntheticTank.messy(SyntheticTank.Way.FISH_ONLY, 5101);
+    LocalDate today = tank.dayOf(tank.log().get(0).at().toInstant()).plusDays(30);
+    TankModel known =
+        tank.withLog(
+                tank.log().stream()
+                    .filter(entry -> !tank.dayOf(entry.at().toInstant()).isAfter(today))
+                    .toList())
+            .withLines(
+                new Lines(
+                    new Line(OptionalDouble.empty(), OptionalDouble.of(28)),
+                    new Line(OptionalDouble.empty(), OptionalDouble.of(1.5))));
+    Advice advice = advice(known, today);
+    assertThat(advice.today().why())
+        .extracting(Reason::kind)
+        .contains(Kind.OVER_NOW, Kind.LARGEST_NOT_ENOUGH);
+    assertThat(advice.today().why())
+        .filteredOn(reason -> reason.kind() == Kind.CHANGE_HELPS)
+        .singleElement()
+        .satisfies(
+            reason -> {
+              assertThat(reason.nutrient()).contains(Nutrient.NITRATE);
+              assertThat(reason.value().orElseThrow()).isBetween(18.0, 28.0);
+            });
   }
 }
