@@ -92,7 +92,7 @@ public final class Trace {
    */
   void passMidnight(int day, TankState from, TankState to, double share, double bend) {
     nitrate[day] = between(from.nitrate, to.nitrate, share) * perLitre;
-    phosphorus[day] = (between(from.phosphorus, to.phosphorus, share) + bend) * perLitre;
+    phosphorus[day] = bent(from.phosphorus, to.phosphorus, share, bend) * perLitre;
     ammonia[day] = between(from.ammonia, to.ammonia, share) * perLitre;
     nitrite[day] = between(from.nitrite, to.nitrite, share) * perLitre;
     see(day, nitrate[day], phosphorus[day]);
@@ -107,9 +107,14 @@ public final class Trace {
    */
   void probe(int probe, TankState from, TankState to, double share, double bend) {
     probeNitrate[probe] = between(from.nitrate, to.nitrate, share) * perLitre;
-    probePhosphorus[probe] = (between(from.phosphorus, to.phosphorus, share) + bend) * perLitre;
+    probePhosphorus[probe] = bent(from.phosphorus, to.phosphorus, share, bend) * perLitre;
     probeAmmonia[probe] = between(from.ammonia, to.ammonia, share) * perLitre;
     probeNitrite[probe] = between(from.nitrite, to.nitrite, share) * perLitre;
+  }
+
+  /** Never below nothing, however the curve is drawn. */
+  private static double bent(double from, double to, double share, double bend) {
+    return Compared.larger(0, between(from, to, share) + bend);
   }
 
   private static double between(double from, double to, double share) {
