@@ -119,7 +119,8 @@ public final class Calibration {
       Workers workers,
       Progress progress) {
     Scenario scenario = Scenario.of(tank, firstDay(tank, asOf), asOf, horizonDays);
-    return new Calibration(scenario, workers, progress, Set.of())
+    // a search that begins anew goes over what was done before
+    return new Calibration(scenario, workers, progress.onwards(), Set.of())
         .run(draws, new SplittableRandom(seed));
   }
 
