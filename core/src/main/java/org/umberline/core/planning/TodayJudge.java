@@ -87,6 +87,8 @@ final class TodayJudge {
       // without any reading there is nothing to say of the water
       if (!b.isGuess()) {
         water();
+        // nothing is done before the test
+        why.removeIf(reason -> reason.kind() == Kind.CHANGE_HELPS);
       }
       return today(Verdict.TEST_FIRST, 0);
     }

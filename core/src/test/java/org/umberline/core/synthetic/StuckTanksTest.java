@@ -29,6 +29,23 @@ class StuckTanksTest {
     return advice(tank.known(keeping.lines(), keeping.largestChange()), tank.lastDay());
   }
 
+  /** The same on a day of a messy keeper's log, under limits of nitrate and phosphate, mg/L. */
+  private static Advice messy(
+      SyntheticTank.Way way, long seed, int day, double nitrate, double phosphate) {
+    TankModel tank = SyntheticTank.messy(way, seed);
+    LocalDate today = tank.dayOf(tank.log().get(0).at().toInstant()).plusDays(day);
+    TankModel known =
+        tank.withLog(
+                tank.log().stream()
+                    .filter(entry -> !tank.dayOf(entry.at().toInstant()).isAfter(today))
+                    .toList())
+            .withLines(
+                new Lines(
+                    new Line(OptionalDouble.empty(), OptionalDouble.of(nitrate)),
+                    new Line(OptionalDouble.empty(), OptionalDouble.of(phosphate))));
+    return advice(known, today);
+  }
+
   private static Advice advice(TankModel known, LocalDate today) {
     Posterior posterior =
         Calibration.calibrate(known, today, Advisor.daysAhead(known), 300, 1, WORKERS);
@@ -91,18 +108,7 @@ class StuckTanksTest {
    */
   @Test
   void aChangeIsToldByWhatItBringsUnderItsLimit() {
-    TankModel tank = SyntheticTank.messy(SyntheticTank.Way.FISH_ONLY, 5101);
-    LocalDate today = tank.dayOf(tank.log().get(0).at().toInstant()).plusDays(30);
-    TankModel known =
-        tank.withLog(
-                tank.log().stream()
-                    .filter(entry -> !tank.dayOf(entry.at().toInstant()).isAfter(today))
-                    .toList())
-            .withLines(
-                new Lines(
-                    new Line(OptionalDouble.empty(), OptionalDouble.of(28)),
-                    new Line(OptionalDouble.empty(), OptionalDouble.of(1.5))));
-    Advice advice = advice(known, today);
+    Advice advice = messy(SyntheticTank.Way.FISH_ONLY, 5101, 30, 28, 1.5);
     assertThat(advice.today().why())
         .extracting(Reason::kind)
         .contains(Kind.OVER_NOW, Kind.LARGEST_NOT_ENOUGH);
@@ -114,5 +120,16 @@ class StuckTanksTest {
               assertThat(reason.nutrient()).contains(Nutrient.NITRATE);
               assertThat(reason.value().orElseThrow()).isBetween(18.0, 28.0);
             });
+  }
+
+  /** A reading that fits nothing is repeated before anything is done: no change is said to help. */
+  @Test
+  void nothingIsSaidToHelpBeforeATestIsRepeated() {
+    Advice advice = messy(SyntheticTank.Way.MIXED_REEF, 5100, 75, 4, 0.2);
+    assertThat(advice.today().verdict()).isEqualTo(Advice.Verdict.TEST_FIRST);
+    assertThat(advice.today().why())
+        .extracting(Reason::kind)
+        .contains(Kind.REPEAT_TEST, Kind.OVER_NOW)
+        .doesNotContain(Kind.CHANGE_HELPS);
   }
 }
