@@ -5,7 +5,7 @@ import org.umberline.core.balance.FeedNutrients;
 
 /** What holds on each day whatever the unknowns are, so that a run need not work it out anew. */
 final class DayRates {
-  /** No more days than this are run as one: courses between are told by what leads them. Chosen. */
+  /** No more days are run as one: what is read off in between gets worse with more. Chosen. */
   static final int MOST_ALIKE = 6;
 
   /** Days go on alike where nothing differs by more than this share. Chosen. */
@@ -77,8 +77,12 @@ final class DayRates {
         && areNear(scenario.skimRate, first, day)
         && (scenario.algaeGreatestDryG.length == 0
             || areNear(scenario.algaeGreatestDryG, first, day))
-        && Arrays.stream(scenario.adsorberInUse).allMatch(used -> used[first] == used[day])
-        && Arrays.stream(scenario.denitrifyingInUse).allMatch(used -> used[first] == used[day]);
+        && areUsedAlike(scenario.adsorberInUse, first, day)
+        && areUsedAlike(scenario.denitrifyingInUse, first, day);
+  }
+
+  private static boolean areUsedAlike(boolean[][] gearByDay, int first, int day) {
+    return Arrays.stream(gearByDay).allMatch(used -> used[first] == used[day]);
   }
 
   private static boolean areNear(double[] byDay, int first, int day) {

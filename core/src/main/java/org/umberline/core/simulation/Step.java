@@ -276,13 +276,11 @@ final class Step {
    */
   double bend(TankState state, double share, double h) {
     double rate = rates.binds + rates.frees;
-    double over = rate * h;
-    double so = over * share;
-    double restless = Exponential.remains(over, Exponential.series(over));
-    double restlessStill = Exponential.remains(so, Exponential.series(so));
-    return (rates.comesFree(state) - rates.comesFree(next))
-        * ((1 - restlessStill) / (1 - restless) - share)
-        / rate;
+    double whole = rate * h;
+    double part = whole * share;
+    double calmed = 1 - Exponential.remains(whole, Exponential.series(whole));
+    double calmedSoFar = 1 - Exponential.remains(part, Exponential.series(part));
+    return (rates.comesFree(state) - rates.comesFree(next)) * (calmedSoFar / calmed - share) / rate;
   }
 
   /** Goes to where the step that was worked out leads. */
