@@ -397,11 +397,8 @@ class CalibrationTest {
   void aSearchGoesOnWhereHardlyAnyDrawCounts() {
     TankModel tank = SyntheticTank.messy(SyntheticTank.Way.PLANTED_HIGH_LIGHT, 9602);
     LocalDate day = tank.dayOf(tank.log().get(0).at().toInstant()).plusDays(180);
-    List<LogEntry> known =
-        tank.log().stream()
-            .filter(entry -> !tank.dayOf(entry.at().toInstant()).isAfter(day))
-            .toList();
-    Posterior posterior = Calibration.calibrate(tank.withLog(known), day, 28, 500, 1, WORKERS);
+    Posterior posterior =
+        Calibration.calibrate(SyntheticTank.upTo(day, tank), day, 28, 500, 1, WORKERS);
     assertThat(posterior.effectiveSamples()).isGreaterThan(140);
   }
 

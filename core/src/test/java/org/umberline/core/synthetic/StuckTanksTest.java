@@ -35,10 +35,7 @@ class StuckTanksTest {
     TankModel tank = SyntheticTank.messy(way, seed);
     LocalDate today = tank.dayOf(tank.log().get(0).at().toInstant()).plusDays(day);
     TankModel known =
-        tank.withLog(
-                tank.log().stream()
-                    .filter(entry -> !tank.dayOf(entry.at().toInstant()).isAfter(today))
-                    .toList())
+        SyntheticTank.upTo(today, tank)
             .withLines(
                 new Lines(
                     new Line(OptionalDouble.empty(), OptionalDouble.of(nitrate)),

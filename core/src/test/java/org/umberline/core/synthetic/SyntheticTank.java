@@ -138,6 +138,14 @@ public final class SyntheticTank {
     return new SyntheticTank(way, seed, true).make();
   }
 
+  /** A tank with its log as known at the end of a day. */
+  public static TankModel upTo(LocalDate day, TankModel tank) {
+    return tank.withLog(
+        tank.log().stream()
+            .filter(entry -> !tank.dayOf(entry.at().toInstant()).isAfter(day))
+            .toList());
+  }
+
   /** A tank that is lived through day by day, to see what another's advice does to it. */
   public static SyntheticTank begun(Way way, long seed) {
     return begun(way, seed, false);
